@@ -25,6 +25,7 @@ import { createPeopleRepository } from './repositories/people'
 import { wrapAtStart } from './services/rotate-secrets'
 import { createStockRepository } from './repositories/stock'
 import { createWorkerPool } from './workers/pool'
+import { startWords } from './ground/start-words'
 import { syncCatalogue } from './services/sync-catalogue'
 import { addPerson } from './people/add-person'
 import { hashPassword } from './people/password'
@@ -198,6 +199,6 @@ function readDevices(): readonly InstrumentInfo[] {
 }
 
 main().catch((error: unknown) => {
-  process.stderr.write(`${error instanceof Error ? error.message : String(error)}\n`)
+  process.stderr.write(`${startWords(error)}\n`)
   process.exit(1)
 })

@@ -2,6 +2,8 @@ import { parseArgs } from 'node:util'
 import { connectDatabase } from './db/connect'
 import { migrate } from './db/migrate'
 import { systemClock } from './ground/clock'
+import { heardWithinS } from './jobs/clock-check'
+import { createServers } from './repositories/servers'
 import { readMasterKey } from './ground/master-key'
 import { rotateSecrets } from './services/rotate-secrets'
 
@@ -20,6 +22,11 @@ async function main(): Promise<number> {
     const db = connectDatabase(process.env['DATABASE_URL'] ?? '')
     try {
       await migrate(db)
+      const there = await createServers(db).heardWithin(heardWithinS)
+      if (there.length > 0)
+        throw new Error(
+          `A server is connected (${there.map((one) => one.host).join(', ')}): stop it first, since it would go on by the keys of before.`,
+        )
       const count = await rotateSecrets(db, { before, now, nowMs: systemClock(), isRolling: values.roll === true })
       const how = now ? 'wrapped by the new key' : 'plain, as no key is set'
       process.stdout.write(`${count} ${count === 1 ? 'secret is' : 'secrets are'} ${how}.\n`)

@@ -45,7 +45,7 @@ describe('the Board in its densities', () => {
   }).timeout(40_000)
 
   it('hangs on a wall with initials and no controls, and is left with Escape', async () => {
-    await browser.open('/?view=wall&names=initials')
+    await browser.open('/?view=wall')
     // The list is there before its cases are.
     await browser.waitForText('L. P. B.')
     const text = (await names('main ul')).join('\n')

@@ -95,7 +95,7 @@ describe('a lead’s morning, in the browser', () => {
     await otto.type('textbox', 'Area (empty: everywhere)', 'Ward B')
     await otto.click('button', 'Keep')
     await otto.waitForText(/Dunstan Reeve/)
-    await otto.open('/?view=wall&names=initials')
+    await otto.open('/?view=wall')
     // The first that has room shows its letters, and nobody his name.
     await otto.find('list', 'Live cases, worst first')
     expect(await otto.text()).not.to.include('Test ring-traction')

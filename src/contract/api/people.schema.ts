@@ -1,5 +1,6 @@
 import Joi from 'joi'
 import { personRoles } from '../rights'
+import { hiddenSigns, isOneScript, isReservedName } from '../person-name'
 import { signInForm, signInPattern } from '../sign-in-name'
 import { personActions } from './people'
 
@@ -9,16 +10,26 @@ const someRoles = Joi.array()
   .unique()
   .required()
 
+/** What holds of every name of a person: nobody is taken for somebody else, or for the program. */
+function plainName(name: string, helpers: Joi.CustomHelpers): string | Joi.ErrorReport {
+  const refuse = (what: string): Joi.ErrorReport => helpers.error('string.pattern.name', { name: what })
+  if (hiddenSigns.test(name)) return refuse('name without hidden signs')
+  if (!isOneScript(name)) return refuse('name in letters of one script')
+  return isReservedName(name) ? refuse('name of a person: the program itself goes by this one') : name
+}
+
 /** A person who is to be added. */
 export const newPersonSchema = Joi.object({
   name: Joi.string()
     .pattern(/^(?!unattributed@)[^]*\S\s*\S/i, 'name of a person')
     .min(2)
     .max(120)
+    .custom(plainName)
     .required(),
   signIn: Joi.string()
     .custom((typed: string) => signInForm(typed))
     .pattern(signInPattern, 'name of 2 to 40 letters, digits, dots or hyphens')
+    .custom(plainName)
     .required(),
   roles: someRoles,
 })

@@ -21,6 +21,7 @@ export interface PersonRow {
   secondStep: number
   /** JSON; null where nothing is asked. */
   askedRoles: string | null
+  adminUntil: Date | null
   epoch: number
 }
 export interface SessionRow {
@@ -142,6 +143,7 @@ export function defineModels(db: Sequelize): Models {
         secondSince: { type: DataTypes.DATE(3), allowNull: true },
         secondStep: integer(),
         askedRoles: { type: DataTypes.STRING(400), allowNull: true },
+        adminUntil: { type: DataTypes.DATE(3), allowNull: true },
         epoch: integer(),
       },
       { tableName: 'people' },

@@ -15,14 +15,14 @@ export function readDatabaseAddress(text: string | undefined): string {
       `${name} is no address: it must look like ${form}; signs such as @ : / # % in the password are percent-encoded (@ is %40).`,
     )
   }
-  if (url.protocol !== 'mariadb:' && url.protocol !== 'mysql:')
-    throw new Error(`${name} must begin with mariadb://, not ${url.protocol}//.`)
+  if (url.protocol !== 'mariadb:') throw new Error(`${name} must begin with mariadb://, not ${url.protocol}//.`)
   if (url.hostname === '') throw new Error(`${name} names no host: it must look like ${form}.`)
   if (url.pathname.length < 2) throw new Error(`${name} names no database: add its name after the host, ${form}.`)
   if (url.hash !== '') throw new Error(`${name} has a # in it: percent-encode it in the password (%23).`)
   for (const [what, part] of [
     ['name', url.username],
     ['password', url.password],
+    ['database', url.pathname],
   ] as const)
     try {
       decodeURIComponent(part)

@@ -14,8 +14,9 @@ import type { EventRepository } from '../repositories/events'
 import type { Account, PeopleRepository } from '../repositories/people'
 import type { SignInFailures } from '../repositories/sign-in-failures'
 import type { StreamRepository } from '../repositories/streams'
-import { lookOf, signInForm } from '#contract/sign-in-name'
-import { isCommon } from './common-passwords'
+import { signInForm } from '#contract/sign-in-name'
+import { lookOf } from './look-of-name'
+import { isCommon, isRepeated } from './common-passwords'
 import { addPerson } from './add-person'
 import { giveRoles } from './give-roles'
 import { makeCode } from './made-code'
@@ -27,6 +28,7 @@ import type { OpenSession } from './sign-in'
 
 const codeMs = 24 * 3_600_000
 const codeLength = 12
+const dayMs = 24 * 3_600_000
 
 /** Bytes of what a paired device proves itself with; nobody types it. */
 const secretBytes = 32
@@ -74,9 +76,19 @@ export function createPeopleManager(deps: ManageDeps) {
     if (others.length === 0) throw new ApiError(409, 'last-admin', 'This is the last admin: make somebody else one first.')
   }
 
+  /** Whether there is another admin, or was one within a day: who ends the other one is not alone by that. */
   async function hasOtherAdmin(id: string, target: string): Promise<boolean> {
-    return (await people.list()).some((one) => one.id !== id && one.id !== target && one.isActive && one.roles.includes('admin'))
+    const dayAgoMs = clock() - dayMs
+    return (await people.list()).some(
+      (one) =>
+        one.id !== id &&
+        one.id !== target &&
+        ((one.isActive && one.roles.includes('admin')) || (one.adminUntil !== null && one.adminUntil.getTime() > dayAgoMs)),
+    )
   }
+  /** Until when somebody was an admin who is none any more, where they are one now. */
+  const noLongerAdmin = ({ isActive, roles }: Account): { readonly adminUntil?: Date } =>
+    isActive && roles.includes('admin') ? { adminUntil: new Date(clock()) } : {}
 
   /** Notes what another admin has yet to give. */
   async function ask(id: string, asked: AskedRoles, by: By): Promise<void> {
@@ -180,7 +192,8 @@ export function createPeopleManager(deps: ManageDeps) {
         throw new ApiError(409, 'own-role', 'Nobody gives themselves a role: ask another admin.')
       const given = giveRoles(account, roles, by, await hasOtherAdmin(by.id, id))
       await change(id, { change: 'roles', roles: given.roles }, by, async (transaction) => {
-        await people.saveAccess(id, { roles: given.roles.join(' '), askedRoles: null }, transaction)
+        const ended = given.roles.includes('admin') ? {} : noLongerAdmin(account)
+        await people.saveAccess(id, { roles: given.roles.join(' '), askedRoles: null, ...ended }, transaction)
         // With its sessions whatever still listens ends: nothing of what they may not see any more is told.
         if (losesRight(account.roles, given.roles)) await people.endSessionsOf(id, null, transaction)
       })
@@ -198,14 +211,20 @@ export function createPeopleManager(deps: ManageDeps) {
           if (id === by.id) throw new ApiError(409, 'last-admin', 'You cannot end your own access: ask another admin.')
           await keepAnAdmin(id, [])
           await change(id, { change: 'ended' }, by, async (transaction) => {
-            await people.saveAccess(id, { isActive: false }, transaction)
+            await people.saveAccess(id, { isActive: false, ...noLongerAdmin(account) }, transaction)
             await people.raiseEpoch(id, transaction)
             await people.endSessionsOf(id, null, transaction)
           })
           return null
-        case 'restore':
-          await change(id, { change: 'restored' }, by, (transaction) => people.saveAccess(id, { isActive: true }, transaction))
+        case 'restore': {
+          // Whoever comes back as a lead or an admin is made one again.
+          const given = giveRoles({ roles: [], asked: account.asked }, account.roles, by, await hasOtherAdmin(by.id, id))
+          await change(id, { change: 'restored' }, by, (transaction) =>
+            people.saveAccess(id, { isActive: true, roles: given.roles.join(' '), askedRoles: null }, transaction),
+          )
+          if (given.asked) await ask(id, given.asked, by)
           return null
+        }
         case 'second-factor-off':
           if (id === by.id) throw new ApiError(409, 'last-admin', 'You cannot take away your own second factor: ask another admin.')
           await change(id, { change: 'second-factor-off' }, by, async (transaction) => {
@@ -287,6 +306,8 @@ export function createPeopleManager(deps: ManageDeps) {
         throw invalidInput([{ code: 'format', path: 'next', message: 'The new password is the old one: choose another.' }])
       if (next.toLowerCase().includes(account.signIn))
         throw invalidInput([{ code: 'format', path: 'next', message: 'The new password has the sign-in name in it: choose another.' }])
+      if (isRepeated(next))
+        throw invalidInput([{ code: 'format', path: 'next', message: 'The new password says the same again and again: choose another.' }])
       if (isCommon(next))
         throw invalidInput([
           { code: 'format', path: 'next', message: 'Many people have this password, so it is tried first: choose another.' },

@@ -10,6 +10,8 @@ export interface Account extends Person {
   readonly passwordHash: string
   /** What another admin has yet to give. */
   readonly asked: AskedRoles | null
+  /** Until when they were an admin, where they were one and are no more. */
+  readonly adminUntil: Date | null
   readonly isActive: boolean
   readonly mustChange: boolean
   /** Until when the one-time code is good; null for a password of their own. */
@@ -93,7 +95,10 @@ export function createPeopleRepository(models: Models) {
     async saveAccess(
       id: string,
       access: Partial<
-        Pick<PersonRow, 'passwordHash' | 'roles' | 'isActive' | 'mustChange' | 'codeUntil' | 'secondSecret' | 'secondSince' | 'askedRoles'>
+        Pick<
+          PersonRow,
+          'passwordHash' | 'roles' | 'isActive' | 'mustChange' | 'codeUntil' | 'secondSecret' | 'secondSince' | 'askedRoles' | 'adminUntil'
+        >
       >,
       transaction: Transaction,
     ): Promise<void> {
@@ -239,6 +244,7 @@ function toAccount(row: PersonRow | null): Account | null {
     signIn: row.signIn,
     passwordHash: row.passwordHash,
     asked: row.askedRoles ? (JSON.parse(row.askedRoles) as AskedRoles) : null,
+    adminUntil: row.adminUntil ? new Date(row.adminUntil) : null,
     isActive: Boolean(row.isActive),
     mustChange: Boolean(row.mustChange),
     codeUntil: row.codeUntil && new Date(row.codeUntil),

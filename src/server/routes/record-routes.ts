@@ -16,6 +16,7 @@ import type { Countersigns } from '../repositories/countersigns'
 import type { EventRepository } from '../repositories/events'
 import type { PeopleRepository } from '../repositories/people'
 import type { StreamRepository } from '../repositories/streams'
+import { lookOf } from '../people/look-of-name'
 import { ownsStay } from '../writing/own-stays'
 import { admitCopies } from '../writing/admit-copies'
 import type { AppendEvent } from '../writing/append-event'
@@ -100,7 +101,12 @@ export function recordRoutes(
     // Without an account only those are named who are on.
     const seen = isPairedDevice(signedIn(request).account.roles) ? await people.listOn(new Date(clock())) : await people.list()
     const all = seen.filter((one) => !isPairedDevice(one.roles))
-    response.json({ people: all.map(({ id, name, roles }) => ({ id, name, roles })), now: now() })
+    // Two of one name are told apart by what they sign in as.
+    const isShared = (name: string): boolean => all.filter((one) => lookOf(one.name) === lookOf(name)).length > 1
+    response.json({
+      people: all.map(({ id, name, signIn, roles }) => ({ id, name: isShared(name) ? `${name} (${signIn})` : name, roles })),
+      now: now(),
+    })
   })
 
   route('POST /api/events', async (request: SignedInRequest, response: Response<EventAnswer>) => {

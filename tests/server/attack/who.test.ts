@@ -4,7 +4,8 @@ import { v7 as uuidv7 } from 'uuid'
 import type { CodeAnswer } from '#contract/api/people'
 import type { DeviceKeys, SessionAnswer } from '#contract/api/session'
 import { newestVersion } from '#contract/events/upcast'
-import { lookOf, signInForm } from '#contract/sign-in-name'
+import { signInForm } from '#contract/sign-in-name'
+import { lookOf } from '../../../src/server/people/look-of-name'
 import { openCase, password, request, startHarness, type Answer, type Client, type Harness } from '../../harness/server-harness'
 import { sealFor } from '../../harness/seal'
 
@@ -42,10 +43,11 @@ describe('who is who', () => {
     for (const name of ['zoé', 'zоe', 'ＺＯＥ', 'zöe', 'ZOE', 'z\u03BFe']) {
       const answer = await add(name)
       expect(answer.status, name).to.equal(422)
-      expect(JSON.stringify(answer.body['errors']), name).to.match(/taken: choose another/)
+      expect(JSON.stringify(answer.body['errors']), name).to.match(/taken: choose another|letters of one script/)
     }
     expect((await tryIn('zoé', password)).status).to.equal(401)
-    expect(lookOf('Ｍаrén')).to.equal('maren')
+    expect(lookOf('Ｍаrén')).to.equal(lookOf('maren'))
+    expect(lookOf('1ena')).to.equal(lookOf('lena'))
     expect((await add('zoey')).status).to.equal(200)
   })
 
@@ -99,6 +101,54 @@ describe('who is who', () => {
     expect((await ina.post('/api/session/prove', { password: 'wrong' })).status).to.equal(422)
     expect((await ina.post('/api/session/prove', { password })).status).to.equal(200)
     expect((await ina.post(`/api/admin/people/${target.personId}/roles`, { roles: ['lead'] })).status).to.equal(200)
+  })
+
+  it('a one-time code that is tried 200 times at once lets one in', async () => {
+    await greta.post('/api/session/prove', { password })
+    const { code } = (await add('in-a-hurry')).body as unknown as CodeAnswer
+    const counts = new Map<number, number>()
+    for (let from = 0; from < 200; from += 20) {
+      const answers = await Promise.all(Array.from({ length: 20 }, (_, index) => tryIn('in-a-hurry', code, `tablet ${from + index}`)))
+      for (const { status } of answers) counts.set(status, (counts.get(status) ?? 0) + 1)
+    }
+    expect(counts.get(200)).to.equal(1)
+    expect([...counts.keys()].every((status) => [200, 401, 429, 503].includes(status))).to.equal(true)
+    await harness.db.query('DELETE FROM sign_in_failures')
+  })
+
+  it('a name has letters of one script, no hidden signs, and is not the program’s', async () => {
+    await greta.post('/api/session/prove', { password })
+    const named = (name: string, signIn = `n${uuidv7().slice(-6)}`): Promise<Answer> =>
+      greta.post('/api/admin/people', { name, signIn, roles: ['clinician'] })
+    for (const [name, why] of [
+      ['Odа Marl', 'letters of one script'],
+      ['Oda\u202EMarl', 'hidden signs'],
+      ['Oda\u200B Marl', 'hidden signs'],
+      ['Pager', 'the program itself'],
+      ['SYSTEM', 'the program itself'],
+      ['Ｓｙｓｔｅｍ', 'the program itself'],
+    ] as const) {
+      const answer = await named(name)
+      expect(answer.status, name).to.equal(422)
+      expect(JSON.stringify(answer.body['errors']), name).to.include(why)
+    }
+    expect((await named('Some One', 'pager')).status).to.equal(422)
+    for (const name of ['Ода Марл', '織田 まり', 'Odá Øre-Märl', 'O’Dea 3rd']) expect((await named(name)).status, name).to.equal(200)
+    await named('Tess Holt', 'tholt')
+    await named('Tess Holt', 'tess.h')
+    const { people } = (await greta.get('/api/people')).body as { people: { name: string }[] }
+    expect(people.map((one) => one.name).filter((name) => name.startsWith('Tess Holt'))).to.have.members([
+      'Tess Holt (tholt)',
+      'Tess Holt (tess.h)',
+    ])
+  })
+
+  it('a password that says the same again and again is refused', async () => {
+    const who = await harness.signIn('plain', ['clinician'])
+    for (const next of ['aaaaaaaaaaaa', 'abcabcabcabc', 'tern1tern1tern1', 'abababababab', 'aabbaabbccaa'])
+      expect((await who.post('/api/session/password', { current: password, next })).status, next).to.equal(422)
+    await harness.db.query('DELETE FROM sign_in_failures')
+    expect((await who.post('/api/session/password', { current: password, next: 'a gull on the third pier' })).status).to.equal(200)
   })
 
   it('a person sees where they are signed in, and ends it there; nobody else’s', async () => {

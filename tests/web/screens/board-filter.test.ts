@@ -62,7 +62,7 @@ describe('the filter of the Board', () => {
 
   it('takes an address with nonsense as if it were not there', () => {
     const odd = readFilter(new URLSearchParams(`view=cinema&show=all&who=everybody&names=full&q=${'x'.repeat(500)}`))
-    expect(odd).to.deep.include({ view: 'cards', isPressing: false, isMine: false, isInitials: false })
+    expect(odd).to.deep.include({ view: 'cards', isPressing: false, isMine: false, isInitials: true })
     expect(odd.words).to.have.length(80)
     expect(writeFilter(all).toString()).to.equal('')
   })

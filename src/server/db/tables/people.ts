@@ -19,6 +19,7 @@ export const peopleTables = {
     second_step INT NOT NULL DEFAULT 0,
     epoch INT NOT NULL DEFAULT 0,
     asked_roles VARCHAR(400) NULL,
+    admin_until DATETIME(3) NULL,
     PRIMARY KEY (id),
     UNIQUE KEY sign_in (sign_in)`,
   sessions: `

@@ -16,7 +16,7 @@ export interface BoardFilter {
   /** Only patients that I have taken over, or who lie at places of mine. */
   readonly isMine: boolean
   readonly view: BoardView
-  /** On the wall: patients by their initials. */
+  /** On the wall: patients by their initials, unless somebody says otherwise: who passes by reads it too. */
   readonly isInitials: boolean
 }
 
@@ -30,7 +30,7 @@ export function readFilter(params: URLSearchParams): BoardFilter {
     isPressing: params.get('show') === 'pressing',
     isMine: params.get('who') === 'me',
     view: boardViews.find((boardView) => boardView === view) ?? 'cards',
-    isInitials: params.get('names') === 'initials',
+    isInitials: params.get('names') !== 'whole',
   }
 }
 
@@ -43,7 +43,7 @@ export function writeFilter(filter: BoardFilter): URLSearchParams {
   if (filter.isPressing) params.set('show', 'pressing')
   if (filter.isMine) params.set('who', 'me')
   if (filter.view !== 'cards') params.set('view', filter.view)
-  if (filter.isInitials) params.set('names', 'initials')
+  if (!filter.isInitials) params.set('names', 'whole')
   return params
 }
 

@@ -102,11 +102,11 @@ export function FilterBar({
         ))}
         <button
           type="button"
-          aria-pressed={filter.isInitials}
+          aria-pressed={!filter.isInitials}
           onClick={() => onChange({ isInitials: !filter.isInitials })}
           className={toggle}
         >
-          Initials on the wall
+          Names on the wall
         </button>
       </span>
     </search>
