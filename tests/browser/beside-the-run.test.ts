@@ -1,8 +1,10 @@
 import { expect } from 'chai'
+import type { CaseAnswer } from '#contract/api/answers'
 import { Key } from 'selenium-webdriver'
 import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
 import { draftIsGone } from '../harness/kept'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
+import { openClient } from '../harness/server-harness'
 import { itAtLength } from '../harness/long'
 import { finishStep, walkTo } from '../harness/run-steps'
 import { quietRound, seedCase, sendApplied, sendEvent, sendRound, startRun, type SeededCase } from '../harness/seed-case'
@@ -151,9 +153,23 @@ describe('beside the run in the browser', () => {
       const focused = await browser.evaluate('return document.activeElement?.closest("[role=dialog]") !== null')
       expect(focused, 'the focus is in the lock').to.equal(true)
       expect(await browser.query('link', 'Board'), 'the page behind is hidden').to.equal(null)
+      const drawn = await browser.evaluate<string>('return document.documentElement.innerHTML')
+      expect(drawn, 'nothing of the case but the step is in the document').not.to.include('Test leg-slab')
+      const board = await browser.evaluateAsync(`const [done] = arguments; fetch('/api/board').then((one) => done(one.status))`)
+      expect(board).to.equal(423)
       await browser.click('button', 'Something is wrong')
       await browser.click('button', /too hot/)
       await browser.waitForText('Take it off now')
+      // It does not wait for the lock: whoever looks elsewhere reads it.
+      const other = await openClient(server.address, '', 'otto', server.password)
+      await browser.driver.wait(
+        async () =>
+          ((await other.get(`/api/cases/${seeded.caseId}`)).body as unknown as CaseAnswer).record.troubles?.some(
+            (one) => one.note === 'recorded through the lock',
+          ) === true,
+        patienceMs,
+        'what was told through the lock never arrived',
+      )
       await browser.click('button', 'Go on')
       await browser.type('textbox', 'Name', 'isolde')
       await browser.type('textbox', 'Password', 'wrong')

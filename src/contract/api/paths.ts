@@ -21,6 +21,7 @@ export const paths = {
   ownSessions: '/api/session/mine',
   endOwnSession: '/api/session/mine/end',
   board: '/api/board',
+  urgent: '/api/urgent',
   handOver: (query: string) => `/api/hand-over?${query}`,
   handOverTable: (query: string) => `/api/hand-over.csv?${query}`,
   handOverPaper: (query: string) => `/api/hand-over.pdf?${query}`,

@@ -16,7 +16,7 @@ export interface RouteRule {
    */
   readonly own?: Right
   readonly reads?: Reading
-  /** Goes on while the screen is locked, for it shows nothing of a patient. */
+  /** Goes on while the screen is locked, for whoever was there before: it shows nothing of a patient. */
   readonly throughLock?: true
   /** Changes nothing that a strange page could use, or carries proof of its own. */
   readonly withoutToken?: true
@@ -61,6 +61,7 @@ export const routeRights = {
   'GET /api/admin/audit': { who: 'manage-people' },
 
   'GET /api/board': { who: 'read', own: 'add-own', reads: { of: 'list', says: 'The Board' } },
+  'GET /api/urgent': { who: 'read', own: 'add-own', throughLock: true },
   'GET /api/cases/:id': { who: 'read', own: 'add-own', reads: { of: 'case', says: 'The case' } },
   'GET /api/cases/:id/related': { who: 'read', reads: { of: 'case', says: 'Other cases of the patient' } },
   'GET /api/cases/:id/photos': { who: 'read', own: 'add-own', reads: { of: 'case', says: 'The list of photos' } },

@@ -7,6 +7,13 @@ import type { TriedRound } from '../records/episode'
 import type { EndingWay } from '../records/ending'
 import type { RunInHand, TimerInHand } from './work-in-hand'
 
+/** Answer of GET /api/urgent: what sounds through a locked screen, with no word of whom it is about. */
+export interface UrgentAnswer {
+  /** Alarms that nobody answered: each by its case and since when it runs. */
+  readonly urgent: readonly { readonly caseId: string; readonly sinceAt: string | null }[]
+  readonly now: string
+}
+
 /** One live case as the Board shows it; kept with the case and read without folding anything. */
 export interface BoardRow {
   readonly caseId: string

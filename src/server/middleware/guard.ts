@@ -4,7 +4,7 @@ import { hasRight } from '#contract/rights'
 import type { Clock } from '../ground/clock'
 import { ApiError } from '../ground/api-error'
 import type { Account } from '../repositories/people'
-import { isShutOut, requireCsrf, signedIn, type SignedInRequest } from './session'
+import { requireCsrf, signedIn, type SignedInRequest } from './session'
 
 /** So long a password counts for what only an admin does. */
 const proofMs = 5 * 60_000
@@ -62,7 +62,8 @@ function checkRow(id: RouteId, deps: GuardDeps): RequestHandler {
     if (changes && request.session === undefined) response.set('connection', 'close')
     const session = signedIn(request)
     const { account } = session
-    if (!rule.throughLock && isShutOut(request, session))
+    // Whoever stands at a locked screen may have the page's token too: nothing but what shows nothing of a patient goes on behind it.
+    if (!rule.throughLock && session.isLocked)
       throw new ApiError(423, 'locked', 'The screen is locked: open it with the PIN or the password.')
     if (!rule.whileSettingUp && account.mustChange)
       throw new ApiError(403, 'change-password', 'Choose a password of your own first: the code was for once.')

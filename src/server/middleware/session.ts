@@ -36,10 +36,10 @@ export function readSession(signIn: SignInService, lock: Pick<ScreenLock, 'lock'
 }
 
 /**
- * Whether a locked screen keeps this request out. The page that was there before the lock knows the CSRF token and goes on behind it, since
- * what is urgent must still sound; a page that was loaded since does not.
+ * Whether the page that asks was loaded since the screen was locked: it learns a name and nothing else. The page that was there before knows the
+ * CSRF token; it goes on with what shows nothing of a patient, and is told its keys again.
  */
-export function isShutOut(request: SignedInRequest, session: OpenSession): boolean {
+export function isLoadedSinceLock(request: SignedInRequest, session: OpenSession): boolean {
   return session.isLocked && request.get('x-csrf-token') !== session.csrf
 }
 

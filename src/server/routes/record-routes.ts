@@ -3,7 +3,7 @@ import Joi from 'joi'
 import type { PeopleAnswer } from '#contract/api/people'
 import type { CaseAnswer, EventAnswer } from '#contract/api/answers'
 import { calleesFor } from '#contract/views/escalation'
-import type { BoardAnswer } from '#contract/views/board'
+import type { BoardAnswer, UrgentAnswer } from '#contract/views/board'
 import { relatedCase, type RelatedAnswer } from '#contract/views/related-cases'
 import { hasRight, isPairedDevice, mayStandIn } from '#contract/rights'
 import { uuid } from '#contract/field-schemas'
@@ -60,6 +60,14 @@ export function recordRoutes(
     const toSettle = hasRight(account.roles, 'move') ? { toSettle: await held.count() } : {}
     const lines = await maskLines(careTeam, account, seen)
     response.json({ rows: lines, ...toCountersign, ...toSettle, pager: pager.state, now: now() })
+  })
+
+  route('GET /api/urgent', async (request: SignedInRequest, response: Response<UrgentAnswer>) => {
+    const { account } = signedIn(request)
+    const rows = await streams.liveBoardRows()
+    const seen = hasRight(account.roles, 'read') ? rows : rows.filter((row) => ownsStay(account, row))
+    const urgent = seen.filter((row) => row.level === 'urgent' && !row.answer?.at)
+    response.json({ urgent: urgent.map(({ caseId, sinceAt }) => ({ caseId, sinceAt })), now: now() })
   })
 
   route('GET /api/cases/:id', async (request: SignedInRequest, response: Response<CaseAnswer>) => {

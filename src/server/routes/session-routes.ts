@@ -4,7 +4,7 @@ import { deviceHeader, type PairedDevice, type Person, type SessionAnswer } from
 import type { Clock } from '../ground/clock'
 import type { Guarded } from '../middleware/guard'
 import type { Cookies } from '../middleware/cookies'
-import { isShutOut, requireCsrf, signedIn, triedFrom, type SignedInRequest } from '../middleware/session'
+import { isLoadedSinceLock, requireCsrf, signedIn, triedFrom, type SignedInRequest } from '../middleware/session'
 import { parseWith } from '../middleware/validate'
 import { unattributedPrefix } from '#contract/records/episode'
 import { isPairedDevice } from '#contract/rights'
@@ -93,7 +93,7 @@ export function sessionRoutes(
   route('GET /api/session', async (request: SignedInRequest, response: Response<SessionAnswer>) => {
     const { session } = request
     if (!session) response.json(await nobody(request))
-    else if (isShutOut(request, session))
+    else if (isLoadedSinceLock(request, session))
       response.json({ ...(await nobody(request)), person: toPerson(session.account), isLocked: true, hasPin: session.pinHash !== null })
     else await send(request, response, session)
   })

@@ -1,6 +1,7 @@
 import { Dialog as Radix } from 'radix-ui'
 import { X } from 'lucide-react'
-import type { ReactNode } from 'react'
+import { use, type ReactNode } from 'react'
+import { SheetPlace } from './sheet-host'
 
 /** A sheet over the page with a title and a way out. */
 export function Dialog({
@@ -19,6 +20,7 @@ export function Dialog({
   isWhole?: boolean
   children: ReactNode
 }) {
+  const place = use(SheetPlace)
   return (
     <Radix.Root
       open={isOpen}
@@ -26,7 +28,7 @@ export function Dialog({
         if (!open) onClose()
       }}
     >
-      <Radix.Portal>
+      <Radix.Portal container={place}>
         <Radix.Overlay className="fixed inset-0 z-[65] bg-black/45" />
         <Radix.Content
           aria-describedby={undefined}

@@ -1,7 +1,7 @@
 import { DropdownMenu } from 'radix-ui'
 import { useSession } from '../sync/session-store'
 import { faceLook, LockFace } from './menu-faces'
-import { setLock } from './lock-store'
+import { setLock } from '../sync/lock-store'
 
 const item = 'flex min-h-12 cursor-pointer items-center rounded-xl px-4 font-semibold outline-none data-[highlighted]:bg-well'
 

@@ -1,10 +1,12 @@
 import { Dialog as Radix } from 'radix-ui'
 import { lazy, Suspense, useEffect, useRef, useState, type ReactNode } from 'react'
 import { Button } from '../parts/button'
+import { SheetPlace } from '../parts/sheet-host'
 import { forgetUnseen } from '../sync/answers'
 import { useCase } from '../sync/case-store'
-import { flushOutbox } from '../sync/outbox'
-import { setLock, useLock } from './lock-store'
+import { flushOutbox, useOutbox } from '../sync/outbox'
+import { sendClosed } from '../sync/sealed-outbox'
+import { setLock, useLock } from '../sync/lock-store'
 import { usePerson } from '../sync/session-store'
 import { EntryPage, entryHeading } from './entry-page'
 import { TimerDock } from './timer-dock'
@@ -27,6 +29,7 @@ const titles = { wipe: 'Wipe the screen', locked: 'Locked', ended: 'Signed out' 
 function Locked({ mode }: { mode: keyof typeof titles }) {
   const open = useCase()
   useEffect(forgetUnseen, [])
+  useClosedSending(mode === 'locked')
   return (
     <Radix.Root open>
       <Radix.Portal>
@@ -47,9 +50,11 @@ function Locked({ mode }: { mode: keyof typeof titles }) {
           </div>
           <EntryPage pose="asleep" heading={<Radix.Title className={entryHeading}>{titles[mode]}</Radix.Title>}>
             {open ? (
-              <Suspense>
-                <LockedStep open={open} />
-              </Suspense>
+              <SheetPlace value={document.body}>
+                <Suspense>
+                  <LockedStep open={open} />
+                </Suspense>
+              </SheetPlace>
             ) : null}
             {mode === 'wipe' ? <HoldToOpen /> : <Unlock isEnded={mode === 'ended'} />}
           </EntryPage>
@@ -57,6 +62,24 @@ function Locked({ mode }: { mode: keyof typeof titles }) {
       </Radix.Portal>
     </Radix.Root>
   )
+}
+
+/** So often what could not go is tried again. */
+const closedAgainMs = 5_000
+
+/** While the screen is locked what is entered goes closed: trouble that is told through the lock does not wait for it. */
+function useClosedSending(isLocked: boolean): void {
+  const pending = useOutbox((store) => store.pending)
+  useEffect(() => {
+    if (!isLocked) return
+    // An entry is put away on the device in the moment after it was made.
+    const soon = setTimeout(() => void sendClosed(), 100)
+    const again = setInterval(() => void sendClosed(), closedAgainMs)
+    return () => {
+      clearTimeout(soon)
+      clearInterval(again)
+    }
+  }, [isLocked, pending])
 }
 
 /** A wipe touches everything briefly; only a long press, or a key, opens. */

@@ -14,11 +14,12 @@ import { sendSealed } from '../sync/sealed-outbox'
 import { usePerson, useSession } from '../sync/session-store'
 import { startStream } from '../sync/live-stream'
 import { resumeTimers } from '../case/timer-store'
+import { BehindLock } from './behind-lock'
 import { CrashBoundary } from './crash-boundary'
 import { CrashScreen } from './crash-screen'
 import { ClockNotice } from './clock-notice'
 import { KeepingNotice } from './keeping-notice'
-import { useLock } from './lock-store'
+import { useLock } from '../sync/lock-store'
 import { latePart } from './late-part'
 import { NewVersion } from './new-version'
 import type { ShellParts } from '../parts/shell-parts'
@@ -91,36 +92,40 @@ function SignedInShell({ whenSignedIn }: { whenSignedIn: () => () => void }) {
   useKey(['?'], () => setHelpOpen(true))
   useKey(['b'], () => void navigate('/'))
   useKey(['n'], () => void navigate('/new'))
-  const isLocked = useLock(({ mode }) => mode !== 'open')
+  const mode = useLock((lock) => lock.mode)
+  const isLocked = mode !== 'open'
   return (
-    // Under the lock, which stands beside it, no key and no reader reaches the page.
-    <div className="flex min-h-dvh flex-col" inert={isLocked}>
-      <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-citrus focus:p-3 focus:text-on-citrus">
-        Skip to the work
-      </a>
-      <TopRow onHelp={() => setHelpOpen(true)} onCaseSlot={setCaseSlot} />
-      <NewVersion />
-      <KeepingNotice />
-      <ClockNotice />
-      {isEmergency ? <EmergencyLine name={name} /> : null}
-      {mayRead || isEmergency || pathname !== '/' ? (
-        // The screen before stays until the next one is there.
-        <Suspense>
-          <Outlet context={{ caseSlot, lock: lockItems } satisfies ShellParts} />
-        </Suspense>
-      ) : (
-        <Navigate to="/people" replace />
-      )}
+    <>
+      <BehindLock isOut={mode === 'locked' || mode === 'ended'}>
+        <div className="flex min-h-dvh flex-col" inert={isLocked}>
+          <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-citrus focus:p-3 focus:text-on-citrus">
+            Skip to the work
+          </a>
+          <TopRow onHelp={() => setHelpOpen(true)} onCaseSlot={setCaseSlot} />
+          <NewVersion />
+          <KeepingNotice />
+          <ClockNotice />
+          {isEmergency ? <EmergencyLine name={name} /> : null}
+          {mayRead || isEmergency || pathname !== '/' ? (
+            // The screen before stays until the next one is there.
+            <Suspense>
+              <Outlet context={{ caseSlot, lock: lockItems } satisfies ShellParts} />
+            </Suspense>
+          ) : (
+            <Navigate to="/people" replace />
+          )}
+          {isHelpOpen ? (
+            <CrashBoundary at="help" instead={null}>
+              <Suspense>
+                <HelpSheet isOpen onClose={() => setHelpOpen(false)} />
+              </Suspense>
+            </CrashBoundary>
+          ) : null}
+          <Refusals />
+        </div>
+      </BehindLock>
       {isLocked ? <Lock /> : null}
-      {isHelpOpen ? (
-        <CrashBoundary at="help" instead={null}>
-          <Suspense>
-            <HelpSheet isOpen onClose={() => setHelpOpen(false)} />
-          </Suspense>
-        </CrashBoundary>
-      ) : null}
-      <Refusals />
-    </div>
+    </>
   )
 }
 

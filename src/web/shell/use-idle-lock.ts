@@ -5,7 +5,7 @@ import { callApi } from '../sync/api'
 import { caseInHand } from '../sync/case-store'
 import { pairedDevices } from '../sync/instrument-store'
 import { serverNow } from '../sync/server-clock'
-import { onTouchedElsewhere, sayTouched, setLock } from './lock-store'
+import { onTouchedElsewhere, sayTouched, setLock } from '../sync/lock-store'
 
 const idleMs = 10 * 60_000
 /** Hands that hold a limb touch no glass: while a run is open here, its timer, its step and the way to say that something is wrong stay. */

@@ -2,7 +2,7 @@ import { useEffect } from 'react'
 import { onSessionOver } from '../sync/api'
 import { flushOutbox } from '../sync/outbox'
 import { useSession } from '../sync/session-store'
-import { setLock, useLock } from './lock-store'
+import { setLock, useLock } from '../sync/lock-store'
 
 /**
  * When the session has ended: whoever was signed in signs in again over what they did; a paired device that is worked on without an account

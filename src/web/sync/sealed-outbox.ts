@@ -44,6 +44,27 @@ export async function sendSealed(personId: string): Promise<void> {
   }
 }
 
+/** Ids of one's own that the server took closed, and that go once more in the open when it can be answered. */
+const sentClosed = new Set<string>()
+let closing: Promise<void> = Promise.resolve()
+
+/**
+ * Sends what waits of one's own, closed, in the order in which it was entered: while the screen is locked the server takes nothing else from this
+ * page. It waits here all the same, and goes in the open once the lock is open: of one id the server keeps one.
+ */
+export function sendClosed(): Promise<void> {
+  closing = closing.then(async () => {
+    const waiting = new Set(useOutbox.getState().pending.map(({ id }) => id))
+    for (const { id, sealed } of await readSealed().catch(() => [])) {
+      if (!waiting.has(id) || sentClosed.has(id)) continue
+      const result = await callApi('POST', paths.sealedEvents, { sealed })
+      if (result.kind === 'offline' || result.kind === 'trouble') return
+      sentClosed.add(id)
+    }
+  })
+  return closing
+}
+
 async function ownWaiting(): Promise<readonly string[]> {
   const durable = currentDurable()
   const kept = await Promise.all([durable?.readOutbox(), durable?.readLeftByOthers()]).catch(() => [])

@@ -1,19 +1,20 @@
-import { useState, type ReactNode } from 'react'
+import { useMemo, useState, type ReactNode } from 'react'
 import { Search } from 'lucide-react'
 import { Link, useSearchParams } from 'react-router'
-import type { BoardAnswer } from '#contract/views/board'
+import type { BoardAnswer, UrgentAnswer } from '#contract/views/board'
 import { paths } from '#contract/api/paths'
 import { useNow } from '../../sync/use-now'
 import { formatClock } from '../../parts/format-time'
 import { Notice } from '../../parts/notice'
 import { EmptyPage } from '../../parts/empty-page'
 import { useNarrow } from '../../parts/use-narrow'
+import { useLock } from '../../sync/lock-store'
 import { useAnswer } from '../../sync/use-answer'
 import { usePerson } from '../../sync/session-store'
 import { filterRows, readFilter, writeFilter, type BoardFilter } from './board-filter'
 import { BoardLine } from './board-line'
 import { groupRows, orderRows } from './board-order'
-import { useBoardSound } from './board-sound'
+import { callsOnBoard, callsThroughLock, useBoardSound } from './board-sound'
 import { BoardTable } from './board-table'
 import { FilterBar, isFiltering } from './filter-bar'
 import { Horizon } from './horizon'
@@ -21,6 +22,9 @@ import { FirstDay } from './first-day'
 import { Welcome } from './welcome'
 import { useTitleBadge } from './use-title-badge'
 import { WallBoard } from './wall-board'
+
+/** So often it is asked behind a lock what is urgent. */
+const throughLockMs = 10_000
 
 /** All live cases, worst first: what is overdue, worsening, due, under way. */
 export function BoardScreen() {
@@ -32,7 +36,14 @@ export function BoardScreen() {
   const set = (change: Partial<BoardFilter>): void => setParams(writeFilter({ ...filter, ...change }), { replace: true })
   const all = answer ? orderRows(answer.rows, now) : []
   const rows = filterRows(all, filter, { name: person.name, places: person.settings.places ?? [] }, now)
-  useBoardSound(answer ? answer.rows : null, now, person.settings.sound)
+  // Behind a lock the server tells of what is urgent, and of nobody.
+  const isLocked = useLock(({ mode }) => mode === 'locked')
+  const { answer: urgent } = useAnswer<UrgentAnswer>(isLocked ? paths.urgent : null, throughLockMs)
+  const calls = useMemo(
+    () => (isLocked ? urgent && callsThroughLock(urgent) : answer && callsOnBoard(answer.rows, now)),
+    [isLocked, urgent, answer, now],
+  )
+  useBoardSound(calls, now, person.settings.sound)
   useTitleBadge(all.filter((row) => row.level === 'urgent').length)
   const [isSearching, setSearching] = useState(isFiltering(filter))
   const ageMin = answer ? Math.floor((now - Date.parse(answer.now)) / 60_000) : 0

@@ -1,6 +1,6 @@
 import { useEffect, useRef } from 'react'
 import type { PersonSettings } from '#contract/records/person'
-import type { BoardRow } from '#contract/views/board'
+import type { BoardRow, UrgentAnswer } from '#contract/views/board'
 import { play, type Tune } from '../../parts/sound'
 import { urgencyOf } from './board-order'
 
@@ -54,19 +54,27 @@ function isBetween(clock: string, from: string, until: string): boolean {
   return minuteOf(clock) >= minuteOf(from) && minuteOf(clock) < minuteOf(until)
 }
 
-/** Sounds once for each thing that comes to press while the Board is open; what stood before it was opened is in sight. */
-export function useBoardSound(rows: readonly BoardRow[] | null, nowMs: number, sound: PersonSettings['sound']): void {
+/** The same of what goes on behind a lock. */
+export function callsThroughLock({ urgent }: Pick<UrgentAnswer, 'urgent'>): readonly CallOnBoard[] {
+  return urgent.map(({ caseId, sinceAt }) => ({ key: `${caseId} urgent ${sinceAt}`, call: 'urgent' }))
+}
+
+/**
+ * Sounds once for each thing that comes to press while the Board is open; what stood before it was opened is in sight.
+ * @param calls null while they are not known
+ */
+export function useBoardSound(calls: readonly CallOnBoard[] | null, nowMs: number, sound: PersonSettings['sound']): void {
   const known = useRef<Set<string> | null>(null)
   useEffect(() => {
-    if (rows === null) return
-    const calls = callsOnBoard(rows, nowMs)
+    if (calls === null) return
     const before = known.current
-    known.current = new Set(calls.map((call) => call.key))
+    // What sounded once is known, also where a lock hid it meanwhile.
+    known.current = new Set([...(before ?? []), ...calls.map((call) => call.key)])
     if (before === null) return
     const date = new Date(nowMs)
     const clock = `${String(date.getHours()).padStart(2, '0')}:${String(date.getMinutes()).padStart(2, '0')}`
     const fresh = calls.filter((call) => !before.has(call.key) && isHeard(call.call, sound, clock))
     const worst = fresh.find((one) => one.call === 'urgent') ?? fresh[0]
     if (worst) play(tunes[worst.call])
-  }, [rows, nowMs, sound])
+  }, [calls, nowMs, sound])
 }

@@ -1,5 +1,5 @@
 import { create } from 'zustand'
-import { useSession } from '../sync/session-store'
+import { useSession } from './session-store'
 
 /** `wipe` only keeps touches away while the glass is cleaned; `locked` wants PIN or password, and so does `ended`, a session that is over. */
 export type LockMode = 'open' | 'wipe' | 'locked' | 'ended'
