@@ -75,6 +75,7 @@ import { createSittingKeeper } from './services/keep-sitting'
 import { createMetrics, type Metrics } from './services/metrics'
 import { createBoardMender, type BoardMender } from './services/mend-board'
 import { createReadNoter } from './services/note-read'
+import { createSpooledReads } from './services/spooled-reads'
 import { ownsCase } from './writing/own-stays'
 import { createPlanNoter, type PlanNoter } from './services/note-plan'
 import { createPracticeReader } from './services/read-practice'
@@ -129,6 +130,8 @@ export interface AppDeps {
   /** Wraps the secrets that lie in the database; left out they lie there as they are. */
   readonly master?: MasterKey
   /** How this server's clock stands to the database's; taken for right without. */
+  /** File on the server's own disk for what the database has no room for; null keeps none. */
+  readonly readsFile?: string | null
   readonly clocks?: Pick<ClockCheck, 'state' | 'caughtUp'>
   /** Whether what it does is counted. */
   readonly isMeasured?: boolean
@@ -143,6 +146,8 @@ export interface App {
   readonly noter: PlanNoter
   readonly changes: Changes
   readonly metrics: Metrics | null
+  /** Keeps who read what while the database had no room for it. @returns how many */
+  readonly catchUpReads: () => Promise<number>
 }
 
 /** Builds the application without listening. */
@@ -212,13 +217,14 @@ export function createApp(deps: AppDeps): App {
   const photos = createPhotoRepository(db)
   const looks = createLooksIn(reads)
   const careTeam = deps.hasCareTeams ? createCareTeam({ streams: readStreams, looks, clock }) : noCareTeams
+  const readNoter = createReadNoter(auditReads, clock, deps.readsFile ? createSpooledReads(deps.readsFile) : null)
   const guard = createGuard({
     clock,
     mustEnrol,
     isOwn: (account, caseId) => ownsCase(readStreams, account, caseId),
     caseOfPhoto: photos.caseOf,
     admit: careTeam.admit,
-    noteRead: createReadNoter(auditReads, clock),
+    noteRead: readNoter.noteRead,
   })
 
   const hub = createChangeHub({ changes: readChanges, signIn, pager: () => pager.state })
@@ -333,7 +339,7 @@ export function createApp(deps: AppDeps): App {
   })
   if (deps.webFolder) app.use(webRoutes(deps.webFolder))
   app.use(answerErrors(log))
-  return { app, board, pager, signIn, noter, changes: createChanges(db), metrics }
+  return { app, board, pager, signIn, noter, changes: createChanges(db), metrics, catchUpReads: readNoter.catchUp }
 }
 
 /** Nothing of the machine is asked for but its screen kept awake: a page that was broken into asks for nothing either. */

@@ -1,5 +1,6 @@
 import { randomBytes } from 'node:crypto'
-import { hostname } from 'node:os'
+import { hostname, tmpdir } from 'node:os'
+import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { pino } from 'pino'
 import { v7 as uuidv7 } from 'uuid'
@@ -93,7 +94,7 @@ async function main(): Promise<void> {
   const beating = setInterval(() => void clocks.tick(), beatMs)
   const watching = setInterval(() => void clocks.caughtUp(), watchingMs)
   const [leaving, stopping] = [new AbortController(), new AbortController()]
-  const { app, board, pager, signIn, changes, metrics } = createApp({
+  const { app, board, pager, signIn, changes, metrics, catchUpReads } = createApp({
     db,
     reads,
     pool,
@@ -109,6 +110,7 @@ async function main(): Promise<void> {
     hosts: configuration.hosts,
     proxies: configuration.proxies,
     clocks,
+    readsFile: configuration.readsFile ?? join(tmpdir(), `zesty-wren-reads-${port}.jsonl`),
     isMeasured: configuration.metricsPort !== null,
     clock: clocks.now,
     log,
@@ -129,7 +131,10 @@ async function main(): Promise<void> {
   server.on('listening', () => void announce(port))
 
   const anchors = createAnchorKeeper({ db, clock: clocks.databaseNow, isTrusted: clocks.isTrusted, log, file: configuration.anchorFile })
-  const anchoring = setInterval(() => void anchors.tick(), anchoringMs)
+  const catchUp = (): Promise<unknown> =>
+    catchUpReads().catch((error: unknown) => log.error({ reason: (error as Error).name }, 'who read what could not be caught up'))
+  const anchoring = setInterval(() => void catchUp().then(() => anchors.tick()), anchoringMs)
+  void catchUp()
   void anchors.tick()
   const sweep = (): Promise<void> =>
     Promise.all([signIn.sweep(), changes.sweep()]).then(

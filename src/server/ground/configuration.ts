@@ -28,6 +28,8 @@ export interface Configuration {
   readonly pager: { readonly address: string; readonly secret: string } | null
   /** File that each day's anchor is written to as well. */
   readonly anchorFile: string | null
+  /** File on the server's own disk for who read what while that of the database is full; null for one in the folder of temporary files. */
+  readonly readsFile: string | null
   readonly logLevel: string
   /** How long it goes on after it was asked to stop, so that a proxy can turn away first, ms. */
   readonly drainMs: number
@@ -60,6 +62,7 @@ export function readConfiguration(env: Readonly<Record<string, string | undefine
     hosts: [...loopback, ...readHosts(listOf(env['WREN_HOSTS']))],
     pager: readPagerLine(env['WREN_PAGER'], env['WREN_PAGER_SECRET']),
     anchorFile: env['WREN_ANCHORS'] || null,
+    readsFile: env['WREN_READS'] || null,
     logLevel,
     drainMs: wholeOf('WREN_DRAIN_S', env['WREN_DRAIN_S'] ?? '0', 0, longestDrainS) * 1_000,
   }

@@ -16,6 +16,7 @@ const forOperators = [
   'WREN_PAGER',
   'WREN_PAGER_SECRET',
   'WREN_PROXIES',
+  'WREN_READS',
   'WREN_SECOND_FACTOR',
   'WREN_SECURE',
 ]

@@ -4,6 +4,7 @@ import { v7 as uuidv7 } from 'uuid'
 import type { ProblemDetails } from '#contract/api/problem-details'
 import { ApiError } from '../ground/api-error'
 import { errorNumberOf } from '../db/in-transaction'
+import { hasNoRoom } from '../db/no-room'
 
 const titles: Readonly<Record<number, string>> = {
   400: 'Not readable',
@@ -24,8 +25,6 @@ const titles: Readonly<Record<number, string>> = {
  * cluster, and a commit that a node could not finish: whether it was kept is not known, and the same entry sent again comes to the same.
  */
 const isAway = new Set([1969, 45013, 45009, 45012, 45026, 1927, 1053, 1205, 1213, 1047, 1180, 2006, 2013, 4031])
-/** No room: on the disk, in the table, for a file, in a log. */
-const isFull = new Set([1021, 1114, 1030, 1026, 1041])
 
 /** Turns every error into problem+json; what is not a refusal of ours is logged and answered without details. */
 export function answerErrors(log: Logger) {
@@ -82,17 +81,21 @@ function toApiError(error: unknown): ApiError | null {
   const { type, status, name, limit } = error as { type?: string; status?: number; name?: string; limit?: number }
   if (type === 'entity.parse.failed') return new ApiError(400, 'not-json', 'The request is not JSON: check what was sent.')
   if (type === 'entity.too.large')
-    return new ApiError(413, 'too-large', `The request is larger than ${Math.round((limit ?? 2 ** 20) / 2 ** 20)} MB: send less at once.`)
+    return new ApiError(413, 'too-large', `The request is larger than ${sizeWords(limit ?? 2 ** 20)}: send less at once.`)
   if (name === 'URIError') return new ApiError(400, 'not-json', 'The address cannot be read: check it.')
   if (name?.startsWith('SequelizeConnection') || name === 'SequelizeHostNotReachableError' || isConnectionLost(errorNumberOf(error) ?? 0)) {
     return new ApiError(503, 'unavailable', 'The database does not answer: what you typed is kept, it is sent again by itself.')
   }
-  if (isFull.has(errorNumberOf(error) ?? 0))
+  if (hasNoRoom(error))
     return new ApiError(
       503,
       'unavailable',
-      'The database has no room left: what you typed is kept and sent again by itself. Tell the person who runs this server.',
+      'The disk of the database is full: what you typed is kept and sent again by itself. Tell the person who runs this server.',
     )
   if (status && status >= 400 && status < 500) return new ApiError(400, 'not-json', 'The request cannot be read: check what was sent.')
   return null
+}
+
+function sizeWords(bytes: number): string {
+  return bytes >= 2 ** 20 ? `${Math.round(bytes / 2 ** 20)} MB` : `${Math.round(bytes / 1_024)} kB`
 }

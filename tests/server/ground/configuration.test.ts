@@ -22,6 +22,7 @@ describe('the configuration', () => {
       proxies: [],
       hosts: ['localhost', '127.0.0.1', '[::1]'],
       anchorFile: null,
+      readsFile: null,
       logLevel: 'warn',
       drainMs: 0,
     })
