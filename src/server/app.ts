@@ -7,7 +7,7 @@ import { openPaths } from '#contract/api/route-rights'
 import type { InstrumentInfo } from '#contract/api/instruments'
 import { needsSecondFactor, type SecondFactorOf } from '#contract/rights'
 import { ApiError } from './ground/api-error'
-import type { Clock } from './ground/clock'
+import { agreeing, type Clock, type ComparedClock } from './ground/clock'
 import { createSecurityTeller } from './ground/tell-security'
 import { defineModels } from './db/models'
 import { answerErrors } from './middleware/answer-errors'
@@ -18,7 +18,6 @@ import { requireKnownHost } from './middleware/known-host'
 import { letConnectionsGo } from './middleware/let-connections-go'
 import { createGuard } from './middleware/guard'
 import { readSession, sessionBeforeBody } from './middleware/session'
-import { agreeing, type ClockCheck } from './jobs/clock-check'
 import { createPagerSender, type PagerLine, type PagerSender } from './jobs/pager-sender'
 import { createPrint } from './planning/print'
 import { createPlanner } from './planning/planner'
@@ -132,7 +131,7 @@ export interface AppDeps {
   /** How this server's clock stands to the database's; taken for right without. */
   /** File on the server's own disk for what the database has no room for; null keeps none. */
   readonly readsFile?: string | null
-  readonly clocks?: Pick<ClockCheck, 'state' | 'caughtUp'>
+  readonly clocks?: ComparedClock
   /** Whether what it does is counted. */
   readonly isMeasured?: boolean
 }

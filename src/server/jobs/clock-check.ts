@@ -1,6 +1,6 @@
 import { setTimeout as sleep } from 'node:timers/promises'
 import type { Logger } from 'pino'
-import type { Clock } from '../ground/clock'
+import { refuseMs, type Clock, type ClockState, type ComparedClock } from '../ground/clock'
 import type { Servers } from '../repositories/servers'
 
 /** So often each server says that it is there. */
@@ -9,8 +9,6 @@ export const beatMs = 15_000
 export const heardWithinS = 35
 /** Beyond it a clock is said to be wrong. */
 const warnMs = 2_000
-/** Beyond it the server does not serve while another one is there that agrees, and says so on every page where none is. */
-export const refuseMs = 5_000
 /** Whoever stood still for so long compares before the next answer. */
 const stoodStillMs = 5_000
 const longestCatchUpMs = 2_000
@@ -18,19 +16,7 @@ const longestCatchUpMs = 2_000
 const longestAskMs = 1_000
 const saidEveryMs = 60_000
 
-/** How the server's clock stands to the database's. */
-export interface ClockState {
-  /** This server's clock less the database's, ms; null before it was measured. */
-  readonly offsetMs: number | null
-  /** It is so far off, and another server agrees with the database, that times of entries would not fit together. */
-  readonly isRefused: boolean
-}
-
-/** A clock that agrees, as long as nobody compares. */
-export const agreeing: ClockState = { offsetMs: 0, isRefused: false }
-
-export interface ClockCheck {
-  readonly state: ClockState
+export interface ClockCheck extends ComparedClock {
   /** Whether the clock is near enough to the database's for a day to be sealed by it. */
   readonly isTrusted: () => boolean
   /** The database's time, as far as it is known: one's own before it was measured. */
@@ -40,8 +26,6 @@ export interface ClockCheck {
    * a clock that jumps moves no entry; its own where it never agreed. Never before the end of the last day that is sealed.
    */
   readonly now: Clock
-  /** Once a server that stood still has compared: before its first answer. At once where it did not: it is asked each second whether it did. */
-  caughtUp(): Promise<void>
   /** Measures, and says that this server is there. */
   tick(): Promise<void>
   /** This server goes. */

@@ -1,7 +1,7 @@
 import type { NextFunction, Request, Response } from 'express'
 import { clockHeader } from '#contract/api/session'
 import { ApiError } from '../ground/api-error'
-import { refuseMs, type ClockCheck } from '../jobs/clock-check'
+import { refuseMs, type ComparedClock } from '../ground/clock'
 
 const againInS = 5
 
@@ -9,7 +9,7 @@ const againInS = 5
  * Answers by a clock that was compared: a server that stood still compares first, one that differs answers nobody while another one is there that
  * agrees. Where none is it serves, and every answer says by how much it differs, so that each page can.
  */
-export function byRightClock(clocks: Pick<ClockCheck, 'state' | 'caughtUp'>) {
+export function byRightClock(clocks: ComparedClock) {
   return async (_request: Request, response: Response, next: NextFunction): Promise<void> => {
     await clocks.caughtUp()
     const { offsetMs, isRefused } = clocks.state

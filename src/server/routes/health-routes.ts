@@ -1,9 +1,8 @@
 import { setTimeout as sleep } from 'node:timers/promises'
 import type { Response, Router } from 'express'
 import { QueryTypes, type Sequelize } from 'sequelize'
-import type { Clock } from '../ground/clock'
+import { refuseMs, type Clock, type ClockState, type ComparedClock } from '../ground/clock'
 import { ApiError } from '../ground/api-error'
-import { refuseMs, type ClockCheck, type ClockState } from '../jobs/clock-check'
 import type { Guarded } from '../middleware/guard'
 
 const longestMs = 2_000
@@ -12,7 +11,7 @@ export interface HealthDeps {
   readonly reads: Sequelize
   readonly clock: Clock
   /** How this server's clock stands to the database's. */
-  readonly clocks: Pick<ClockCheck, 'state' | 'caughtUp'>
+  readonly clocks: ComparedClock
   readonly boardLinesMended: () => number
   /** Aborted once the server was asked to stop. */
   readonly stopping?: AbortSignal | undefined

@@ -3,7 +3,7 @@ import type { EventKind } from '#contract/events/kind'
 import { findEventKind } from '#contract/events/index'
 import type { Account } from '../repositories/people'
 import type { StreamRepository } from '../repositories/streams'
-import type { CareTeam } from '../services/care-team'
+import type { CareTeam } from './care-team'
 
 /**
  * Lets an event through that copies from other records where its author may read those: what is copied is read in the record that it comes
