@@ -92,7 +92,8 @@ export function createTryCounter({ failures, clock, sleep, tell }: TryDeps) {
       const keys = { device: keyOf('device', signIn, device), account: keyOf('account', signIn), address: keyOf('address', address) }
       const now = clock()
       const fromAddress = await failures.count(keys.address, { signIn: '', address }, now, ofAddress)
-      if (fromAddress.waitUntil) throw paused('Too many wrong sign-ins from here', fromAddress.waitUntil, now)
+      if (fromAddress.waitUntil)
+        throw paused('Too many wrong sign-ins from here', fromAddress.waitUntil, now, ', use a device where you signed in before')
       await countHere(keys.device, signIn, device)
       const { failures: overAll } = await failures.count(keys.account, { signIn, address: '' }, now, freely)
       return {
@@ -120,9 +121,9 @@ export function createTryCounter({ failures, clock, sleep, tell }: TryDeps) {
 
 export type TryCounter = ReturnType<typeof createTryCounter>
 
-function waiting(what: string, until: Date, now: number): ApiError {
+function waiting(what: string, until: Date, now: number, otherwise = ''): ApiError {
   const minutes = Math.max(1, Math.ceil((until.getTime() - now) / 60_000))
-  return new ApiError(429, 'too-many', `${what}: wait ${minutes} min, or ask an admin.`)
+  return new ApiError(429, 'too-many', `${what}: wait ${minutes} min${otherwise}, or ask an admin.`)
 }
 
 function keyOf(...parts: readonly string[]): string {
