@@ -1,9 +1,9 @@
 // npm run cluster [-- --kills N]: three nodes, two servers and a proxy on this machine; kills nodes under load, and shows what that did to
 // whoever writes. N kills, one node after the other; two without.
 import { fork, spawn } from 'node:child_process'
-import { chmodSync, createWriteStream, existsSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs'
+import { chmodSync, copyFileSync, createWriteStream, existsSync, mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
-import { join } from 'node:path'
+import { basename, dirname, join } from 'node:path'
 import { parseArgs } from 'node:util'
 import { findFreePort } from './database.mjs'
 import { startCluster } from './galera.mjs'
@@ -19,19 +19,29 @@ const running = []
 let cluster = null
 let isOver = false
 
-/** Ends everything that was started here, whatever happened. */
-async function end() {
+/** What nodes and servers wrote down stays after a failure: it tells why. */
+function keepLogs() {
+  const logs = readdirSync(folder, { recursive: true }).filter((file) => /(^|\/)log$|\.(log|err)$/.test(file))
+  if (logs.length === 0) return
+  const kept = mkdtempSync(join(tmpdir(), 'wren-cluster-failed-'))
+  for (const file of logs) copyFileSync(join(folder, file), join(kept, `${basename(dirname(file))}-${basename(file)}`.replace(/^\.-/, '')))
+  process.stderr.write(`What nodes and servers wrote down is kept in ${kept}.\n`)
+}
+
+/** Ends everything that was started here, whatever happened. @param hasFailed whether its logs stay */
+async function end(hasFailed) {
   if (isOver) return
   isOver = true
   for (const child of running.toReversed()) child.kill('SIGKILL')
   await cluster?.stop().catch((error) => process.stderr.write(`${error.message}\n`))
+  if (hasFailed && existsSync(folder)) keepLogs()
   if (existsSync(folder)) rmSync(folder, { recursive: true, force: true })
 }
 
 /** Something that nobody waited for went wrong, or it was told to stop. */
 const giveUp = (why) => {
   process.stderr.write(`${why instanceof PlainError ? why.message : (why.stack ?? why)}\n`)
-  void end().then(() => process.exit(1))
+  void end(true).then(() => process.exit(1))
 }
 for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => giveUp(`Stopped by ${signal}.`))
 process.on('uncaughtException', giveUp)
@@ -172,5 +182,5 @@ try {
   process.stderr.write(`${error instanceof PlainError ? error.message : (error.stack ?? error)}\n`)
   process.exitCode = 1
 } finally {
-  await end()
+  await end(process.exitCode !== 0)
 }
