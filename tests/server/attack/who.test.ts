@@ -7,6 +7,7 @@ import { newestVersion } from '#contract/events/upcast'
 import { signInForm } from '#contract/sign-in-name'
 import { lookOf } from '../../../src/server/people/look-of-name'
 import { openCase, password, request, startHarness, type Answer, type Client, type Harness } from '../../harness/server-harness'
+import { isLong } from '../../harness/long'
 import { sealFor } from '../../harness/seal'
 
 const json = { 'content-type': 'application/json' }
@@ -103,11 +104,11 @@ describe('who is who', () => {
     expect((await ina.post(`/api/admin/people/${target.personId}/roles`, { roles: ['lead'] })).status).to.equal(200)
   })
 
-  it('a one-time code that is tried 200 times at once lets one in', async () => {
+  it('a one-time code that is tried by many at once lets one in', async () => {
     await greta.post('/api/session/prove', { password })
     const { code } = (await add('in-a-hurry')).body as unknown as CodeAnswer
     const counts = new Map<number, number>()
-    for (let from = 0; from < 200; from += 20) {
+    for (let from = 0; from < (isLong ? 200 : 40); from += 20) {
       const answers = await Promise.all(Array.from({ length: 20 }, (_, index) => tryIn('in-a-hurry', code, `tablet ${from + index}`)))
       for (const { status } of answers) counts.set(status, (counts.get(status) ?? 0) + 1)
     }
