@@ -87,11 +87,14 @@ describe('work owed in the browser', () => {
       await browser.waitForText(/Not said yet: Skin, jaw, left/)
       await browser.click('button', 'Close')
       await browser.click('button', /^Do it: Wash/)
-      expect(
-        await browser.evaluate(
-          `return [...document.querySelectorAll('[role=dialog] [data-state=on]')].map((one) => one.innerText).includes('yes')`,
-        ),
-      ).to.equal(true)
+      await browser.driver.wait(
+        () =>
+          browser.evaluate<boolean>(
+            `return [...document.querySelectorAll('[role=dialog] [data-state=on]')].some((one) => one.innerText === 'yes')`,
+          ),
+        patienceMs,
+        'what was said was not kept',
+      )
       await browser.click('button', 'Close')
     }).timeout(60_000)
 
