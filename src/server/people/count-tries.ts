@@ -29,8 +29,8 @@ export interface Tried {
 
 /** A try that was counted. */
 export interface CountedAsWrong {
-  /** What it waits for before the password is looked at: nothing, or its turn. @throws ApiError 503 where too many wait */
-  readonly turn: () => Promise<void>
+  /** What it waits for before the password is looked at: its turn, or null for nothing. @throws ApiError 503 where too many wait */
+  readonly turn: (() => Promise<void>) | null
   /** It was right after all. */
   readonly wasRight: () => Promise<void>
 }
@@ -83,11 +83,10 @@ export function createTryCounter({ failures, clock, sleep, tell }: TryDeps) {
      * @throws ApiError 429 during a wait
      */
     async begin({ signIn, device, address, known }: Tried): Promise<CountedAsWrong> {
-      const atOnce = (): Promise<void> => Promise.resolve()
       if (known !== null) {
         const key = keyOf('known', signIn, known)
         await countHere(key, signIn, device)
-        return { turn: atOnce, wasRight: () => failures.forget(key) }
+        return { turn: null, wasRight: () => failures.forget(key) }
       }
       const keys = { device: keyOf('device', signIn, device), account: keyOf('account', signIn), address: keyOf('address', address) }
       const now = clock()
@@ -97,7 +96,7 @@ export function createTryCounter({ failures, clock, sleep, tell }: TryDeps) {
       await countHere(keys.device, signIn, device)
       const { failures: overAll } = await failures.count(keys.account, { signIn, address: '' }, now, freely)
       return {
-        turn: overAll > slowFrom ? () => takeTurn(keys.account) : atOnce,
+        turn: overAll > slowFrom ? () => takeTurn(keys.account) : null,
         async wasRight() {
           await failures.forget(keys.device)
           await failures.forget(keys.account)

@@ -6,7 +6,7 @@ import type { TellSecurity } from '../ground/tell-security'
 import type { Account, PeopleRepository } from '../repositories/people'
 import type { SignInFailures } from '../repositories/sign-in-failures'
 import type { SignInGate } from './sign-in-gate'
-import type { Tried, TryCounter } from './count-tries'
+import type { CountedAsWrong, Tried, TryCounter } from './count-tries'
 import type { SecondFactor } from './second-factor'
 import { hashPassword, verifyPassword } from './password'
 
@@ -100,14 +100,19 @@ export function createSignInService(
     async signIn(signIn: string, password: string, from: Omit<Tried, 'signIn'>, before?: OpenSession, code?: string): Promise<Opened> {
       const form = signInForm(signIn)
       const isKnown = from.known !== null
-      const { turn, wasRight } = await gate.enter(isKnown, () => tries.begin({ signIn: form, ...from }))
-      // Whoever waits for their turn keeps nobody else from theirs.
-      await turn()
-      return gate.enter(isKnown, async () => {
+      const look = async (wasRight: CountedAsWrong['wasRight']): Promise<Opened> => {
         const account = await check(form, password, code)
         await wasRight()
         return open(account, before)
+      }
+      const first = await gate.enter(isKnown, async () => {
+        const counted = await tries.begin({ signIn: form, ...from })
+        return counted.turn ? counted : look(counted.wasRight)
       })
+      if (!('turn' in first)) return first
+      // Whoever waits for their turn keeps nobody else from theirs, and was let in already.
+      await first.turn?.()
+      return gate.goOn(isKnown, () => look(first.wasRight))
     },
 
     /** For a paired device that proved itself: nobody types anything, nothing is counted, and who begins in an emergency waits behind nobody. */
