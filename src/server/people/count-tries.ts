@@ -125,6 +125,7 @@ function waiting(what: string, until: Date, now: number, otherwise = ''): ApiErr
   return new ApiError(429, 'too-many', `${what}: wait ${minutes} min${otherwise}, or ask an admin.`)
 }
 
-function keyOf(...parts: readonly string[]): string {
+/** Under which key tries are counted, so that no name or address stands in the table as its key. */
+export function keyOf(...parts: readonly string[]): string {
   return createHash('sha256').update(parts.join('|')).digest('hex')
 }

@@ -99,6 +99,10 @@ export function createSignInFailures(db: Sequelize) {
         replacements: { address },
       })
     },
+    /** The same at every address. */
+    async releaseAddresses(): Promise<void> {
+      await db.query(`DELETE FROM sign_in_failures WHERE sign_in = ''`, { type: QueryTypes.DELETE })
+    },
     /** Lets go of everything that is over, a few at a time: nobody who signs in waits for it. */
     async dropOld(now: Date): Promise<void> {
       for (let dropped = atOnce; dropped === atOnce;) {
