@@ -52,9 +52,15 @@ export function createClockCheck({
   let sealedUntilMs = -Infinity
   let lastMs = -Infinity
   let seen = monotonic()
+  let seenWallMs = clock()
   let catchingUp: Promise<void> = Promise.resolve()
   let saidAtMs = -Infinity
   let underWay: Promise<void> = Promise.resolve()
+
+  function look(): void {
+    seen = monotonic()
+    seenWallMs = clock()
+  }
 
   async function measure(): Promise<number | null> {
     const before = clock()
@@ -102,13 +108,16 @@ export function createClockCheck({
     },
     caughtUp() {
       const stood = monotonic() - seen
-      seen = monotonic()
+      // A machine that slept ran no further meanwhile: its clock jumped instead.
+      const jumpedMs = Math.abs(clock() - seenWallMs - stood)
+      look()
       // A database that stands still keeps nobody waiting here: what asks it says so.
-      if (stood > stoodStillMs) catchingUp = Promise.race([(underWay = compare()), sleep(longestCatchUpMs, undefined, { ref: false })])
+      if (stood > stoodStillMs || jumpedMs > warnMs)
+        catchingUp = Promise.race([(underWay = compare()), sleep(longestCatchUpMs, undefined, { ref: false })])
       return catchingUp
     },
     tick() {
-      seen = monotonic()
+      look()
       underWay = compare()
       return underWay
     },

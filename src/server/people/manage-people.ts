@@ -217,7 +217,8 @@ export function createPeopleManager(deps: ManageDeps) {
           })
           return null
         case 'restore': {
-          // Whoever comes back as a lead or an admin is made one again.
+          // Whoever comes back as a lead or an admin is made one again; whoever never went keeps what they are.
+          if (account.isActive) return null
           const given = giveRoles({ roles: [], asked: account.asked }, account.roles, by, await hasOtherAdmin(by.id, id))
           await change(id, { change: 'restored' }, by, (transaction) =>
             people.saveAccess(id, { isActive: true, roles: given.roles.join(' '), askedRoles: null }, transaction),

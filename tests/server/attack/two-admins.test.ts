@@ -26,6 +26,10 @@ describe('two admins', () => {
     }
     expect((await first.post(`/api/admin/people/${friend.personId}/roles`, { roles: ['clinician', 'admin'] })).status).to.equal(200)
     expect(await rolesOf(friend.personId)).to.deep.equal({ roles: ['clinician'], asked: ['admin'] })
+    await act(old.personId, 'restore')
+    expect(await rolesOf(old.personId), 'whoever never went keeps what they are').to.deep.equal({ roles: ['lead'], asked: null })
+    await act(first.personId, 'restore')
+    expect((await rolesOf(first.personId)).roles).to.deep.equal(['admin'])
     await act(old.personId, 'end')
     await act(old.personId, 'restore')
     expect(await rolesOf(old.personId), 'a lead who comes back is made one again').to.deep.equal({ roles: ['viewer'], asked: ['lead'] })
