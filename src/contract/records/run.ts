@@ -48,6 +48,8 @@ export interface TimerRecord {
   readonly until?: string
   /** When somebody ended it or heard it out. */
   readonly endedAt?: string
+  /** The trouble that ended it, where one did. */
+  readonly endedFor?: string
   /** Water and room when it was wetted, of a clock that runs from there. */
   readonly wetIn?: WettedIn
 }

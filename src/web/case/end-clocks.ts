@@ -4,7 +4,12 @@ import { runningClocks } from '#contract/views/run-clocks'
 import { writeEvent } from '../sync/case-store'
 import { serverNow } from '../sync/server-clock'
 
-/** Ends the clocks of a run that count something which is there now. */
-export function endClocks(run: RunRecord, kinds: readonly TimerKind[]): void {
-  for (const timerId of runningClocks(run, kinds, serverNow())) void writeEvent('timer-ended', { runId: run.id, timerId })
+/**
+ * Ends the clocks of a run that count something which is there now.
+ * @param troubleEvent the trouble that ends them: taken back, they go on
+ */
+export function endClocks(run: RunRecord, kinds: readonly TimerKind[], troubleEvent?: string): void {
+  for (const timerId of runningClocks(run, kinds, serverNow())) {
+    void writeEvent('timer-ended', { runId: run.id, timerId, ...(troubleEvent === undefined ? {} : { troubleEvent }) })
+  }
 }

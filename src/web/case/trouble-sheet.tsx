@@ -20,7 +20,7 @@ import { Button, ButtonLink } from '../parts/button'
 import { Dialog } from '../parts/dialog'
 import { ToneShape } from '../parts/tone-shape'
 import { TextField } from '../parts/text-field'
-import { writeEvent, type OpenCase } from '../sync/case-store'
+import { caseInHand, writeEvent, type OpenCase } from '../sync/case-store'
 import { Form } from '../parts/form'
 
 /** What can go wrong with this technique, and what to do: chosen, it is recorded with its time at once. */
@@ -39,7 +39,7 @@ export function TroubleSheet({ open, isThroughLock, onClose }: { open: OpenCase;
       label: trouble.label,
       note: isThroughLock ? 'recorded through the lock' : '',
     } satisfies TroubleBody)
-    if (run && trouble.endsClocks) endClocks(run, trouble.endsClocks)
+    if (run && trouble.endsClocks) endClocks(run, trouble.endsClocks, caseInHand()?.record.troubles?.at(-1)?.id)
   }
   if (chosen)
     return <TroubleCard open={open} trouble={chosen} isThroughLock={isThroughLock} onBack={() => setChosen(null)} onClose={onClose} />

@@ -123,6 +123,24 @@ describe('what a run keeps', () => {
     expect(runOf(record).troubles?.map((one) => one.stepId)).to.deep.equal(['mould'])
   })
 
+  it('a trouble that was pressed by mistake: the clock it ended goes on, one ended by hand does not', () => {
+    const trouble = event('trouble', { troubleId: 'sets-early', label: 'It sets too early', note: '', runId: 'r1', stepId: 'mould' })
+    const clocksAfter = (troubleEnded: object): readonly boolean[] =>
+      runOf(
+        fold(
+          running(),
+          event('timer', { runId: 'r1', timerId: 'set', label: 'Setting', minutes: 5, kind: 'set' }),
+          event('timer', { runId: 'r1', timerId: 'hold', label: 'Hold', minutes: 3, kind: 'hold' }),
+          trouble,
+          event('timer-ended', { runId: 'r1', timerId: 'hold' }),
+          event('timer-ended', { runId: 'r1', timerId: 'set', troubleEvent: trouble.id }),
+          event('trouble-ended', { troubleEvent: trouble.id, ...troubleEnded }),
+        ),
+      ).timers.map((timer) => timer.endedAt !== undefined)
+    expect(clocksAfter({ word: 'pressed by mistake', isSlip: true }), 'set, hold').to.deep.equal([false, true])
+    expect(clocksAfter({ word: 'it was set' })).to.deep.equal([true, true])
+  })
+
   it('one driver: the later one, also when the earlier one arrives late', () => {
     const lease = (device: string, atMin: number): FoldableEvent => event('run-lease', { runId: 'r1', device }, atMin)
     expect(runOf(fold(running(), lease('desk', 5), lease('phone that was offline', 3))).driver?.device).to.equal('desk')

@@ -1,3 +1,4 @@
+import type { RunRecord } from '../../records/run'
 import { exampleId } from '../example-ids'
 import { caseKind } from '../kind'
 
@@ -10,6 +11,18 @@ export interface TroubleEndedBody {
   readonly isSlip?: true
 }
 
+/** What a trouble ended goes on where it was pressed by mistake. */
+function withClocksOf(run: RunRecord, troubleEvent: string): RunRecord {
+  if (!run.timers.some((timer) => timer.endedFor === troubleEvent)) return run
+  return {
+    ...run,
+    timers: run.timers.map((timer) => {
+      const { endedAt: _, endedFor, ...going } = timer
+      return endedFor === troubleEvent ? going : timer
+    }),
+  }
+}
+
 /** A trouble that no round looks at is over: a person says so. */
 export const troubleEnded = caseKind<TroubleEndedBody>({
   nature: 'additive',
@@ -17,6 +30,7 @@ export const troubleEnded = caseKind<TroubleEndedBody>({
   mayFollowRemoval: true,
   fold: (record, { at, actorName: by, body }) => ({
     ...record,
+    runs: body.isSlip ? record.runs.map((run) => withClocksOf(run, body.troubleEvent)) : record.runs,
     troubles: (record.troubles ?? []).map((trouble) =>
       trouble.id === body.troubleEvent && !trouble.ended
         ? { ...trouble, ended: { at, by, word: body.word, ...(body.isSlip ? { isSlip: body.isSlip } : {}) } }
