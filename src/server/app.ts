@@ -75,7 +75,7 @@ import { createMetrics, type Metrics } from './services/metrics'
 import { createBoardMender, type BoardMender } from './services/mend-board'
 import { createReadNoter } from './services/note-read'
 import { createSpooledReads } from './services/spooled-reads'
-import { ownsCase } from './writing/own-stays'
+import { ownsCase, whoHasIt } from './writing/own-stays'
 import { createPlanNoter, type PlanNoter } from './services/note-plan'
 import { createPracticeReader } from './services/read-practice'
 import { createStationPlans } from './services/station-plans'
@@ -220,7 +220,8 @@ export function createApp(deps: AppDeps): App {
   const guard = createGuard({
     clock,
     mustEnrol,
-    isOwn: (account, caseId) => ownsCase(readStreams, account, caseId),
+    isOwn: (account, caseId) => ownsCase(readStreams, account, caseId, clock()),
+    whoHasIt: (account, caseId) => whoHasIt(readStreams, account, caseId, clock()),
     caseOfPhoto: photos.caseOf,
     admit: careTeam.admit,
     noteRead: readNoter.noteRead,

@@ -44,6 +44,7 @@ const ChooseScreen = lateScreen(async () => (await lateParts.choose()).ChooseScr
 const MakeReadyScreen = lateScreen(async () => (await lateParts.makeReady()).MakeReadyScreen)
 const ApplyScreen = lateScreen(async () => (await lateParts.apply()).ApplyScreen)
 const CheckScreen = lateScreen(async () => (await lateParts.check()).CheckScreen)
+const CardScreen = lateScreen(async () => (await lateParts.card()).CardScreen)
 const RecordScreen = lateScreen(async () => (await lateParts.record()).RecordScreen)
 const WatchScreen = lateScreen(async () => (await lateParts.watch()).WatchScreen)
 
@@ -119,6 +120,7 @@ export function App() {
               <Route path="make-ready" element={<MakeReadyScreen />} />
               <Route path="apply" element={<ApplyScreen />} />
               <Route path="check" element={<CheckScreen />} />
+              <Route path="card" element={<CardScreen />} />
               <Route path="record" element={<RecordScreen />} />
               <Route path="watch" element={<WatchScreen />} />
             </Route>

@@ -19,6 +19,7 @@ export const lateParts = {
   measure: () => import('./screens/measure/measure-screen'),
   choose: () => import('./screens/choose/choose-screen'),
   makeReady: () => import('./screens/make-ready/make-ready-screen'),
+  card: () => import('./screens/card/card-screen'),
   record: () => import('./screens/record/record-screen'),
   newCase: () => import('./screens/new-case/new-case'),
   helpSheet: () => import('./shell/help-sheet'),

@@ -8,6 +8,8 @@ export function textsOf(blocks: readonly FlowBlock[]): readonly string[] {
         return block.lines
       case 'table':
         return block.rows.flat()
+      case 'codes':
+        return block.texts
       case 'together':
         return textsOf(block.blocks)
       case 'page':

@@ -8,6 +8,7 @@ export const paperKinds = [
   'bedside-label',
   'take-home',
   'round-chart',
+  'receivers-card',
   'case-summary',
   'incident',
 ] as const

@@ -23,6 +23,7 @@ export const errorCodes = [
   'wrong-sign-in',
   'locked',
   'no-right',
+  'handed-over',
   'say-why',
   'not-found',
   'known',

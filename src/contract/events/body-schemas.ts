@@ -69,6 +69,8 @@ import { schema as flags } from './stay/flags.schema'
 import { schema as injury } from './stay/injury.schema'
 import { schema as lookedIn } from './stay/looked-in.schema'
 import { schema as merged } from './stay/merged.schema'
+import { schema as patientGiven } from './stay/patient-given.schema'
+import { schema as patientReceived } from './stay/patient-received.schema'
 import { schema as patient } from './stay/patient.schema'
 import { schema as place } from './stay/place.schema'
 import { schema as unmerged } from './stay/unmerged.schema'
@@ -161,6 +163,8 @@ export const eventBodySchemas: Readonly<Record<EventKindId, Joi.ObjectSchema>> =
   injury,
   'looked-in': lookedIn,
   merged,
+  'patient-given': patientGiven,
+  'patient-received': patientReceived,
   patient,
   place,
   unmerged,

@@ -68,6 +68,8 @@ import { flags } from './stay/flags'
 import { injury } from './stay/injury'
 import { lookedIn } from './stay/looked-in'
 import { merged } from './stay/merged'
+import { patientGiven } from './stay/patient-given'
+import { patientReceived } from './stay/patient-received'
 import { patient } from './stay/patient'
 import { place } from './stay/place'
 import { unmerged } from './stay/unmerged'
@@ -159,6 +161,8 @@ export const eventKinds = {
   injury,
   'looked-in': lookedIn,
   merged,
+  'patient-given': patientGiven,
+  'patient-received': patientReceived,
   patient,
   place,
   unmerged,

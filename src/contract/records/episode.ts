@@ -2,6 +2,7 @@ import type { AskedFlag } from '#core/model/flag-words'
 import type { InjuryFlag, PatientFlag, Pattern, Region, Side, Swelling } from '#core/model/vocabulary'
 import type { RoundInput } from '#core/model/observation'
 import type { EventMark } from '../event'
+import type { CrewHandOver } from './crew-hand-over'
 
 export const skinTones = ['neutral', 'light', 'medium', 'deep'] as const
 export type SkinTone = (typeof skinTones)[number]
@@ -99,6 +100,8 @@ export interface UnattributedStay {
   readonly name: string
   /** Who answers for it since; left out while nobody does. */
   readonly claimed?: { readonly by: string; readonly at: string; readonly words: string }
+  /** When both sides had said that it was handed over: the device sees it no more. */
+  readonly letGoAt?: string
 }
 
 /** One stay of one patient: place, injuries, flags, rounds. A fold of the episode's events. */
@@ -119,6 +122,8 @@ export interface EpisodeRecord {
   readonly asked?: readonly AnsweredNo[]
   /** Left out where somebody with an account began it. */
   readonly unattributed?: UnattributedStay
+  /** How whoever brought the patient gave them over; left out while neither side has said so. */
+  readonly crewHandOver?: CrewHandOver
   /** Its record is for the care team alone; left out where it is for everybody who may read. */
   readonly confidential?: { readonly at: string; readonly by: string; readonly reason: string }
   /** Merges with the record of the same patient, in the order of time; one that was undone says so. */

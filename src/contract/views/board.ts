@@ -81,8 +81,8 @@ export interface BoardRow {
   readonly isAtRisk?: true
   /** Its record is for the care team alone. */
   readonly isConfidential?: true
-  /** Begun without an account, and nobody has claimed it. */
-  readonly unattributed?: { readonly actor: string; readonly name: string }
+  /** Begun without an account, and not handed over yet; who has claimed it, where somebody has. */
+  readonly unattributed?: { readonly actor: string; readonly name: string; readonly claimed?: { readonly by: string; readonly at: string } }
   /** The device is off; the line stays while something stands. */
   readonly isOff: boolean
   readonly isOnBoard: boolean

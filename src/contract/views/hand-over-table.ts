@@ -1,5 +1,6 @@
 import { spoken } from '#core/model/vocabulary'
-import { wornWords, type HandOverLine } from './hand-over'
+import { builtWords, pullWords } from './as-built'
+import type { HandOverLine } from './hand-over'
 import { storyWords } from './shift-story'
 
 /** Columns of the hand-over as a table: who, then one thing that is told a row. */
@@ -16,9 +17,10 @@ export function handOverTable(lines: readonly HandOverLine[]): readonly (readonl
 }
 
 function toldOf(line: HandOverLine): readonly Told[] {
-  const { onSince, worry, takenOver } = line
+  const { built, worry, takenOver } = line
   return [
-    ['device', '', onSince ?? '', wornWords(line, (iso) => iso), ''],
+    ['device', '', built.onSince ?? '', builtWords(built, (iso) => iso), built.putOnBy],
+    ...built.pulls.map((pull): Told => ['pull', '', pull.at, pullWords(pull), pull.by]),
     ...line.words.map((word): Told => ['senior', '', new Date(word.atMs).toISOString(), word.text, word.by]),
     ...line.careful.map((text): Told => ['careful', '', '', text, '']),
     ...line.stands.map(({ level, text, sinceAt }): Told => ['stands', level, sinceAt, text, '']),

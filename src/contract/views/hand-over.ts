@@ -6,15 +6,15 @@ import { isPressing, type SeniorWord, type StandingItem, type StandingLevel } fr
 import type { PatientFlag } from '#core/model/vocabulary'
 import { actionTexts } from '#core/model/action'
 import { spoken, type Region, type Side } from '#core/model/vocabulary'
-import { findTechnique } from '#core/techniques/registry'
 import type { CaseRecord } from '../records/case'
 import { identifiersOf, patientLabel, type EpisodeRecord } from '../records/episode'
 import type { Recorded } from '../records/run'
+import { asBuilt, type AsBuilt } from './as-built'
 import { callsOf } from './calls-of'
 import { decisionWords } from '../records/decision-words'
 import { shiftStory, type StoryLine } from './shift-story'
-import { onSinceAt } from './situation-of-case'
 import { standingOf } from './standing-of-case'
+import { whoHas } from './who-has'
 import { workOwed } from './work-owed'
 
 /** Something that was done about what stands. */
@@ -32,11 +32,8 @@ export interface HandOverLine {
   readonly technique: string
   readonly region: Region | null
   readonly side: Side | null
-  /** Since when it is on; null where it is not on yet. */
-  readonly onSince: string | null
-  readonly isOff: boolean
-  /** It is on, and its run has not ended: steps of it are still to be done. */
-  readonly isBeingPutOn: boolean
+  /** What is on the body now. */
+  readonly built: AsBuilt
   /** What seniors said about what stands, since it began. */
   readonly words: readonly SeniorWord[]
   /** The worst that stands. */
@@ -72,15 +69,6 @@ const hourMs = 3_600_000
 const freshHours = 2
 const carefulFlags = ['anticoagulated', 'latex-allergy', 'adhesive-allergy'] as const satisfies readonly PatientFlag[]
 
-type Worn = Pick<HandOverLine, 'onSince' | 'isOff' | 'isBeingPutOn'>
-
-/** How the device is, in words: "on since 07:10, its steps not finished", "off", "not on yet". */
-export function wornWords({ onSince, isOff, isBeingPutOn }: Worn, at: (iso: string) => string): string {
-  if (isOff) return 'off'
-  if (onSince === null) return 'not on yet'
-  return `on since ${at(onSince)}${isBeingPutOn ? ', its steps not finished' : ''}`
-}
-
 /**
  * What the next shift has to know of a case: read from what stands, what happened and what is owed, nothing of its own.
  * @param nowMs the server's time
@@ -88,24 +76,23 @@ export function wornWords({ onSince, isOff, isBeingPutOn }: Worn, at: (iso: stri
  */
 export function handOverOf(record: CaseRecord, episode: EpisodeRecord, nowMs: number, live: readonly Caution[] | null): HandOverLine {
   const standing = standingOf(record, episode, live && { cautions: live }, nowMs)
-  const injury = episode.injuries[record.injuryId]
+  const built = asBuilt(record, episode, nowMs)
   const isUnassessed = (one: StandingItem): boolean => one.state === 'unknown' && one.from === 'round'
   const stands = standing.items.filter((item) => isPressing(item) && item.from !== 'task' && !isUnassessed(item))
+  const takenOver = whoHas(record, episode)
   const iso = (ms: number): string => new Date(ms).toISOString()
   return {
     caseId: record.id,
     place: episode.place,
     patient: patientLabel(episode),
     identifiers: identifiersOf(episode.patient),
-    technique: findTechnique(record.technique)?.name ?? record.technique,
-    region: injury?.region ?? null,
-    side: injury?.side ?? null,
-    onSince: onSinceAt(record),
-    isBeingPutOn: record.appliedAt === null,
-    isOff: record.removedAt !== null,
+    technique: built.device,
+    region: built.region,
+    side: built.side,
+    built,
     level: standing.level,
     headline: standing.headline,
-    happened: shiftStory(record, episode, sinceMs(record, nowMs), nowMs),
+    happened: shiftStory(record, episode, sinceMs(whoHas(record, episode), nowMs), nowMs),
     known: standing.items.filter((item) => item.level === 'known').map((item) => item.text),
     careful: carefulFlags.filter((flag) => episode.flags.includes(flag)).map(flagLabel),
     unassessed: standing.items.filter(isUnassessed).length,
@@ -121,7 +108,7 @@ export function handOverOf(record: CaseRecord, episode: EpisodeRecord, nowMs: nu
       .map(({ text, dueAt, graceMin }) => ({ text, dueAt: iso(dueAt), isOverdue: dueAt + graceMin * 60_000 < nowMs })),
     drawing: drawingOf(record, standing.items),
     worry: record.worry?.text ? record.worry : null,
-    takenOver: record.takenOver && nowMs - Date.parse(record.takenOver.at) < shiftHours * hourMs ? record.takenOver : null,
+    takenOver: takenOver && nowMs - Date.parse(takenOver.at) < shiftHours * hourMs ? takenOver : null,
   }
 }
 
@@ -132,7 +119,7 @@ function drawingOf({ accepted }: CaseRecord, items: readonly StandingItem[]): Ha
 }
 
 /** From when on it is told: since somebody took the patient over at the start of this shift, else a shift and its hand-over back. */
-function sinceMs({ takenOver }: CaseRecord, nowMs: number): number {
+function sinceMs(takenOver: Recorded | null, nowMs: number): number {
   const backMs = nowMs - backHours * hourMs
   if (!takenOver) return backMs
   const takenMs = Date.parse(takenOver.at)

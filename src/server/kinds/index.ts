@@ -27,6 +27,8 @@ import { rules as flags } from './stay/flags'
 import { rules as injury } from './stay/injury'
 import { rules as lookedIn } from './stay/looked-in'
 import { rules as merged } from './stay/merged'
+import { rules as patientGiven } from './stay/patient-given'
+import { rules as patientReceived } from './stay/patient-received'
 import { rules as patient } from './stay/patient'
 import { rules as unmerged } from './stay/unmerged'
 import { rules as placeOpened } from './stock/place-opened'
@@ -73,6 +75,8 @@ export const stayRules: { readonly [Id in EventKindId]?: StayRules<BodyOf<Id>> }
   injury,
   'looked-in': lookedIn,
   merged,
+  'patient-given': patientGiven,
+  'patient-received': patientReceived,
   patient,
   unmerged,
 }

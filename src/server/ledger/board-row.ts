@@ -13,6 +13,7 @@ import { triedSince } from '#contract/views/rounds-tried'
 import { isWordOwed } from '#contract/views/escalation'
 import { onSinceAt } from '#contract/views/situation-of-case'
 import { hardAtMs } from '#contract/views/opening-run'
+import { whoHas } from '#contract/views/who-has'
 import { workAhead } from '#contract/views/work-ahead'
 import { runInHand, timersInHand } from '#contract/views/work-in-hand'
 import { workOwed } from '#contract/views/work-owed'
@@ -44,6 +45,7 @@ export function boardRowOf(record: CaseRecord, episode: EpisodeRecord, live: rea
   const first = all.level === 'urgent' ? firstAction(all) : null
   const [next] = workOwed(record, episode, nowMs)
   const isOff = record.removedAt !== null
+  const holder = whoHas(record, episode)
   const isStanding = isHeld(record, { items: standing })
   const injury = episode.injuries[record.injuryId]
   const hardAt = isOff ? null : hardAtMs(record)
@@ -92,10 +94,8 @@ export function boardRowOf(record: CaseRecord, episode: EpisodeRecord, live: rea
     ...(record.found ? { foundOn: true as const } : {}),
     ...(running ? { running } : {}),
     ...(timers.length > 0 ? { timers } : {}),
-    ...(record.takenOver ? { takenOverBy: record.takenOver.by } : {}),
-    ...(episode.unattributed && !episode.unattributed.claimed
-      ? { unattributed: { actor: episode.unattributed.actor, name: episode.unattributed.name } }
-      : {}),
+    ...(holder ? { takenOverBy: holder.by } : {}),
+    ...begunWithout(episode),
     ...(isCaseAtRisk(toClinicalCase(record, episode)) ? { isAtRisk: true as const } : {}),
     ...(episode.confidential ? { isConfidential: true as const } : {}),
     ahead: (record.ended || !isOff || isStanding) && record.appliedAt ? workAhead(record, episode, nowMs) : [],
@@ -107,4 +107,10 @@ export function boardRowOf(record: CaseRecord, episode: EpisodeRecord, live: rea
     asOf: at(nowMs),
     live,
   }
+}
+
+function begunWithout({ unattributed }: EpisodeRecord): Pick<BoardRow, 'unattributed'> {
+  if (!unattributed || unattributed.letGoAt !== undefined) return {}
+  const { actor, name, claimed } = unattributed
+  return { unattributed: { actor, name, ...(claimed ? { claimed: { by: claimed.by, at: claimed.at } } : {}) } }
 }

@@ -4,6 +4,7 @@ import { hasRight } from '#contract/rights'
 import type { Clock } from '../ground/clock'
 import { ApiError } from '../ground/api-error'
 import type { Account } from '../repositories/people'
+import type { WhoHasIt } from '../writing/own-stays'
 import { requireCsrf, signedIn, type SignedInRequest } from './session'
 
 /** So long a password counts for what only an admin does. */
@@ -13,8 +14,10 @@ export interface GuardDeps {
   readonly clock: Clock
   /** Whether they have to set up a second factor before anything else. */
   readonly mustEnrol: (account: Account) => boolean
-  /** Whether somebody began the stay of this case themselves, and nobody has claimed it. */
+  /** Whether somebody began the stay of this case themselves, and has not handed it over. */
   readonly isOwn: (account: Account, caseId: string) => Promise<boolean>
+  /** Who has a case now that somebody began and has handed over; null for any other. */
+  readonly whoHasIt: (account: Account, caseId: string) => Promise<WhoHasIt | null>
   readonly caseOfPhoto: (photoId: string) => Promise<string | null>
   /** Asks whoever is outside of a patient's care team why they read. */
   readonly admit: (account: Account, caseId: string) => Promise<void>
@@ -52,6 +55,10 @@ function checkRow(id: RouteId, deps: GuardDeps): RequestHandler {
     const caseId = await caseOf(subject)
     return caseId !== null && deps.isOwn(account, caseId)
   }
+  const whereItWent = async (account: Account, subject: string): Promise<WhoHasIt | null> => {
+    const caseId = subject === '' ? null : await caseOf(subject)
+    return caseId === null ? null : deps.whoHasIt(account, caseId)
+  }
   const admit = async (account: Account, subject: string): Promise<void> => {
     const caseId = rule.reads && rule.reads.of !== 'list' ? await caseOf(subject) : null
     if (caseId !== null) await deps.admit(account, caseId)
@@ -72,8 +79,14 @@ function checkRow(id: RouteId, deps: GuardDeps): RequestHandler {
     const subject = String(request.params['id'] ?? '')
     const ownRight = rule.own !== undefined && hasRight(account.roles, rule.own)
     const isOwn = ownRight && (subject === '' || (await isOfOwnCase(account, subject)))
-    if (!mayAsk(id, account.roles, isOwn))
+    if (!mayAsk(id, account.roles, isOwn)) {
+      const now = ownRight && (await whereItWent(account, subject))
+      if (now)
+        throw new ApiError(403, 'handed-over', `${now.by} has this patient${now.place ? `, ${now.place}` : ''}: ask there.`, {
+          current: now,
+        })
       throw new ApiError(403, 'no-right', `Your role (${account.roles.join(', ')}) may not do this: ask a clinician or a lead.`)
+    }
     if (changes && !rule.withoutToken) requireCsrf(request, session)
     if (rule.wantsProof && deps.clock() - session.provedAtMs > proofMs)
       throw new ApiError(403, 'prove-again', 'Give your password again: it is more than five minutes since you did.')

@@ -1,6 +1,7 @@
 import { DateTime } from 'luxon'
 import { sheets, type SheetId } from '#contract/api/papers'
 import { endPaper, pointsPerMm, startPaper, type Pdf } from './paper'
+import { drawCodes, type FlowCodes } from './flow-codes'
 import { drawFigure, heightOfFigure, type FlowFigure } from './flow-figure'
 import { drawTable, type FlowTable } from './flow-table'
 
@@ -10,6 +11,7 @@ export type FlowBlock =
   | { readonly kind: 'list'; readonly lines: readonly string[] }
   | FlowTable
   | FlowFigure
+  | FlowCodes
   /** Not split over two pages where it fits on one. */
   | { readonly kind: 'together'; readonly blocks: readonly FlowBlock[] }
   /** What follows begins on a page of its own, or under a line. */
@@ -130,6 +132,15 @@ function draw(blocks: readonly FlowBlock[], facts: FlowFacts, sheet: SheetId, si
           }),
         )
         return
+      case 'codes': {
+        const { texts } = block
+        root.add(
+          pdf.struct('Figure', { alt: 'The text of this page as codes to scan.' }, () => {
+            drawCodes(pdf, { kind: 'codes', texts }, { left: margin + column * (width + gutter), width, need })
+          }),
+        )
+        return
+      }
       case 'together':
         need(Math.min(heightOf(pdf, block.blocks, size, width), bottom - margin))
         return block.blocks.forEach(put)
@@ -177,7 +188,7 @@ function heightOf(pdf: Pdf, blocks: readonly FlowBlock[], size: FlowSize, width:
   return blocks.reduce((sum, block) => {
     if (block.kind === 'rule') return sum + ruleGap
     if (block.kind === 'figure') return sum + heightOfFigure(block, size.text)
-    if (block.kind === 'table' || block.kind === 'page' || block.kind === 'together') return sum
+    if (block.kind === 'table' || block.kind === 'codes' || block.kind === 'page' || block.kind === 'together') return sum
     const points = block.kind === 'title' ? size.title : block.kind === 'heading' ? size.heading : size.text
     pdf.font(block.kind === 'line' || block.kind === 'list' ? 'plain' : 'bold').fontSize(points)
     const lines = block.kind === 'list' ? block.lines : [block.text]

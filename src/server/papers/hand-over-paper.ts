@@ -1,4 +1,4 @@
-import { wornWords } from '#contract/views/hand-over'
+import { builtWords, pullWords } from '#contract/views/as-built'
 import { DateTime } from 'luxon'
 import { spoken } from '#core/model/vocabulary'
 import type { SheetId } from '#contract/api/papers'
@@ -30,7 +30,7 @@ const mostHappened = 14
 function blocksOf(line: HandOverLine, zone: string): readonly FlowBlock[] {
   const at = (iso: string): string => DateTime.fromISO(iso, { zone }).toFormat('ccc HH:mm')
   const part = [line.side?.toUpperCase(), line.region ? spoken(line.region) : ''].filter(Boolean).join(' ')
-  const on = wornWords(line, at)
+  const on = [builtWords(line.built, at), ...line.built.pulls.map(pullWords)].join('; ')
   const small = (text: string): FlowBlock => ({ kind: 'line', text })
   const strong = (text: string): FlowBlock => ({ kind: 'strong', text })
   return [

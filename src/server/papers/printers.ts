@@ -4,6 +4,7 @@ import { printCountSheet } from './count-sheet-paper'
 import { printDowntimePack } from './downtime-pack'
 import { printHandOver } from './hand-over-paper'
 import { printIncident } from './incident-paper'
+import { printReceiversCard } from './receivers-card-paper'
 import { printRoundChart } from './round-chart-paper'
 import { printRunRecord } from './run-record-paper'
 import { printStationSheet } from './station-sheet-paper'
@@ -16,6 +17,7 @@ export const printers = {
   'run-record': printRunRecord,
   'release-card': printReleaseCard,
   'take-home': printTakeHome,
+  'receivers-card': printReceiversCard,
   'case-summary': printCaseSummary,
   incident: printIncident,
   'round-chart': printRoundChart,

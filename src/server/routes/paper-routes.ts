@@ -131,6 +131,8 @@ export function paperRoutes(
         if (refusal) throw new ApiError(409, 'nothing-to-print', refusal)
         return deps.print('take-home', record, episode, inUnits(plan, units), now, sheet)
       }
+      case 'receivers-card':
+        return deps.print('receivers-card', record, episode, await planRead(), now, sheet)
       case 'case-summary':
         return deps.print('case-summary', { record, episode, plan: await planRead(), live: cautions }, now, sheet)
       case 'incident':

@@ -4,6 +4,7 @@ import type { PeopleAnswer } from '#contract/api/people'
 import type { CaseAnswer, EventAnswer } from '#contract/api/answers'
 import { calleesFor } from '#contract/views/escalation'
 import type { BoardAnswer, UrgentAnswer } from '#contract/views/board'
+import { hearsAlarm } from '#contract/views/hears-alarm'
 import { relatedCase, type RelatedAnswer } from '#contract/views/related-cases'
 import { hasRight, isPairedDevice, mayStandIn } from '#contract/rights'
 import { uuid } from '#contract/field-schemas'
@@ -53,7 +54,7 @@ export function recordRoutes(
     const { account } = signedIn(request)
     const rows = await streams.liveBoardRows()
     // An emergency entry sees what was begun on its device, and nobody else.
-    const seen = hasRight(account.roles, 'read') ? rows : rows.filter((row) => ownsStay(account, row))
+    const seen = hasRight(account.roles, 'read') ? rows : rows.filter((row) => ownsStay(account, row, clock()))
     const toCountersign = hasRight(account.roles, 'decide')
       ? { toCountersign: await countersigns.count({ id: account.id, standsIn: mayStandIn(account.roles) }) }
       : {}
@@ -65,8 +66,8 @@ export function recordRoutes(
   route('GET /api/urgent', async (request: SignedInRequest, response: Response<UrgentAnswer>) => {
     const { account } = signedIn(request)
     const rows = await streams.liveBoardRows()
-    const seen = hasRight(account.roles, 'read') ? rows : rows.filter((row) => ownsStay(account, row))
-    const urgent = seen.filter((row) => row.level === 'urgent' && !row.answer?.at)
+    const seen = hasRight(account.roles, 'read') ? rows : rows.filter((row) => ownsStay(account, row, clock()))
+    const urgent = seen.filter((row) => row.level === 'urgent' && !row.answer?.at && hearsAlarm(row, account.roles))
     response.json({ urgent: urgent.map(({ caseId, sinceAt }) => ({ caseId, sinceAt })), now: now() })
   })
 

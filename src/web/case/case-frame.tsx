@@ -9,7 +9,10 @@ import { loadCase, useCase, useCaseStore } from '../sync/case-store'
 import { ChangeBar } from './change-bar'
 import { ClaimBar } from './claim-bar'
 import { EndedBar } from './ended-bar'
+import { GiveOverBar } from './give-over-bar'
+import { goneWords } from './gone-words'
 import { FirstHint } from './first-hint'
+import { keepPatientOf } from './keep-patient'
 import { keepTimers } from './timer-store'
 import { PathRail } from './path-rail'
 import { PatientRow } from './patient-row'
@@ -20,15 +23,17 @@ import { SayWhyForm } from './say-why-form'
 /** Every stage of a case below the top row: what else is on this patient, the path, and the stage itself. */
 export function CaseFrame() {
   const { caseId } = useParams()
-  // What the server has taken is drawn already: only these three are looked at.
-  const [status, asked, held] = useCaseStore(useShallow((store) => [store.status, store.asked, store.caseId]))
+  // What the server has taken is drawn already: only these four are looked at.
+  const [status, asked, held, gone] = useCaseStore(useShallow((store) => [store.status, store.asked, store.caseId, store.gone]))
   const open = useCase()
   const { caseSlot, lock } = useOutletContext<ShellParts>()
   useEffect(() => {
     if (caseId) void loadCase(caseId)
   }, [caseId])
   useEffect(() => {
-    if (open) keepTimers(open)
+    if (!open) return
+    keepTimers(open)
+    keepPatientOf(open)
   }, [open])
   const skinTone = open?.episode.patient.skinTone ?? 'neutral'
   useEffect(() => {
@@ -37,13 +42,14 @@ export function CaseFrame() {
       delete document.documentElement.dataset['skin']
     }
   }, [skinTone])
-  if (open && held === caseId && status !== 'say-why') {
+  if (open && held === caseId && status !== 'say-why' && status !== 'gone') {
     return (
       <>
         {/* In the same moment as the page below, so that nothing of it moves. */}
         {caseSlot ? createPortal(<PatientRow open={open} lock={lock} />, caseSlot) : null}
         <RelatedBar open={open} />
         <ClaimBar open={open} />
+        <GiveOverBar open={open} />
         <EndedBar open={open} />
         <PathRail open={open} />
         <ChangeBar open={open} />
@@ -59,6 +65,7 @@ export function CaseFrame() {
           Look for it on the Board. A new case in which nothing was entered is not kept: begin it again.
         </Notice>
       ) : null}
+      {gone ? <Notice tone="note" lead={goneWords(gone)} /> : null}
       {asked && caseId ? <SayWhyForm caseId={caseId} words={asked.words} /> : null}
       {status === 'offline' ? (
         <Notice tone="caution" lead="No connection, and this device has not seen the case before">

@@ -10,6 +10,7 @@ const names: Readonly<Record<PaperKind, string>> = {
   'bedside-label': 'Bedside label',
   'take-home': 'Take-home sheet',
   'round-chart': 'Round chart',
+  'receivers-card': 'Receiver’s card',
   'case-summary': 'Case summary',
   incident: 'Incident report',
 }

@@ -1,4 +1,4 @@
-import { ChevronDown, LayoutList } from 'lucide-react'
+import { ChevronDown, IdCard, LayoutList } from 'lucide-react'
 import { DropdownMenu } from 'radix-ui'
 import type { ReactNode } from 'react'
 import { Link, useLocation } from 'react-router'
@@ -56,6 +56,15 @@ export function StageFold({ open, lock }: { open: OpenCase; lock: ReactNode }) {
             </DropdownMenu.Item>
           ))}
           <DropdownMenu.Separator className="m-1.5 h-px bg-line" />
+          <DropdownMenu.Item asChild>
+            <Link
+              to={`/case/${open.record.id}/card`}
+              className="flex min-h-12 items-center gap-3 rounded-xl px-3 font-semibold outline-none data-[highlighted]:bg-well"
+            >
+              <IdCard size={22} aria-hidden className="mx-0.5" />
+              Receiver’s card
+            </Link>
+          </DropdownMenu.Item>
           {lock}
         </DropdownMenu.Content>
       </DropdownMenu.Portal>

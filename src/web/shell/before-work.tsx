@@ -7,6 +7,7 @@ import { EmergencyEntry } from './emergency-entry'
 import { EnrolSecondFactor } from './enrol-second-factor'
 import { EntryPage, entryHeading } from './entry-page'
 import { LeftSealed } from './left-sealed'
+import { PatientsWaiting } from './patients-waiting'
 import { SignInScreen } from './sign-in-screen'
 import { TimerDock } from './timer-dock'
 import { UnlockForm } from './unlock-form'
@@ -33,6 +34,7 @@ function SignedOut({ state }: { state: SessionState }) {
       ) : state.status === 'locked' ? (
         <main className="contents">
           <EntryPage pose="asleep" heading={<h1 className={entryHeading}>Locked</h1>}>
+            <PatientsWaiting />
             <LeftSealed />
             <UnlockForm
               lead={
@@ -73,6 +75,7 @@ function Unreachable() {
     <main className="mx-auto grid max-w-md flex-1 place-content-center gap-4 p-6 text-center">
       <h1 className="text-lg font-bold">The server does not answer</h1>
       <p>What you typed is kept on this device. Check the network: this page looks again by itself every few seconds.</p>
+      <PatientsWaiting />
       <LeftSealed />
       <button type="button" className="min-h-12 rounded-2xl bg-citrus px-5 font-bold text-on-citrus" onClick={() => void load()}>
         Try again

@@ -21,7 +21,7 @@ export function EmergencyEntry({ onOpen }: { onOpen?: () => void }) {
     const outcome = await enter()
     setBusy(false)
     if ('refusal' in outcome) return setRefusal(outcome.refusal)
-    if (!outcome.isResumed) await navigate('/new')
+    if (outcome.goesTo) await navigate(outcome.goesTo)
     onOpen?.()
   }
   return (
@@ -31,7 +31,7 @@ export function EmergencyEntry({ onOpen }: { onOpen?: () => void }) {
         {isBusy ? 'Opening…' : 'Emergency: begin without signing in'}
       </Button>
       <p className="text-sm text-soft">
-        What is entered is kept as unattributed, {pairedAs}; a clinician claims it later. Other patients are not shown.
+        What is entered is kept as unattributed, {pairedAs}; a clinician claims it later. Only this device’s patients are shown.
       </p>
       {refusal ? <Notice tone="stop" lead={refusal} role="alert" /> : null}
     </section>

@@ -9,6 +9,7 @@ import { sendClosed } from '../sync/sealed-outbox'
 import { setLock, useLock } from '../sync/lock-store'
 import { usePerson } from '../sync/session-store'
 import { EntryPage, entryHeading } from './entry-page'
+import { PatientsWaiting } from './patients-waiting'
 import { TimerDock } from './timer-dock'
 
 // What opens the lock carries the forms of signing in: it follows the cover, which is there at once.
@@ -56,6 +57,7 @@ function Locked({ mode }: { mode: keyof typeof titles }) {
                 </Suspense>
               </SheetPlace>
             ) : null}
+            {mode === 'wipe' ? null : <PatientsWaiting />}
             {mode === 'wipe' ? <HoldToOpen /> : <Unlock isEnded={mode === 'ended'} />}
           </EntryPage>
         </Radix.Content>

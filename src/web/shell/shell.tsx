@@ -11,6 +11,7 @@ import { useProvenSession } from './use-proven-session'
 import { useSessionOver } from './use-session-over'
 import { onLineBack, resumeOutbox, useOutbox } from '../sync/outbox'
 import { sendSealed } from '../sync/sealed-outbox'
+import { resumePatients } from '../sync/patients-here'
 import { usePerson, useSession } from '../sync/session-store'
 import { startStream } from '../sync/live-stream'
 import { resumeTimers } from '../case/timer-store'
@@ -76,6 +77,7 @@ function SignedInShell({ whenSignedIn }: { whenSignedIn: () => () => void }) {
   useEffect(() => {
     void resumeOutbox().then(() => sendSealed(id))
     void resumeTimers()
+    void resumePatients()
     return startStream()
   }, [id])
   useEffect(() => onLineBack(() => void sendSealed(id)), [id])

@@ -3,6 +3,7 @@ import { CredentialsForm } from './credentials-form'
 import { EmergencyEntry } from './emergency-entry'
 import { EntryPage, entryHeading } from './entry-page'
 import { LeftSealed } from './left-sealed'
+import { PatientsWaiting } from './patients-waiting'
 
 /** Name and password; nothing else stands between a clinician and the tape. */
 export function SignInScreen() {
@@ -18,6 +19,7 @@ export function SignInScreen() {
           </>
         }
       >
+        <PatientsWaiting />
         <LeftSealed />
         <CredentialsForm submitLabel="Sign in" busyLabel="Signing in…" onSubmit={signIn} offersPin />
         <EmergencyEntry />

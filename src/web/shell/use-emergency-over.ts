@@ -3,15 +3,17 @@ import { paths } from '#contract/api/paths'
 import type { BoardAnswer } from '#contract/views/board'
 import { forgetAlone } from '../sync/alone'
 import { callApi } from '../sync/api'
+import type { PatientHere } from '../sync/device'
 import { useOutbox } from '../sync/outbox'
+import { askAfterPatients, usePatientsHere } from '../sync/patients-here'
 import { useSession } from '../sync/session-store'
 
-/** Long after a stay was begun by one tap: a Board without any is one where all are claimed or ended. */
+/** So often it is asked what became of this device's patients. */
 const lookEveryMs = 30_000
 
 /**
- * On a device that is worked on without an account: once everything is sent, and every stay begun here is claimed or ended, the entry is over.
- * Its keys go, and the page is the way in again.
+ * On a device that is worked on without an account: once everything is sent, and every patient of it was handed over on both sides or the case
+ * has ended, the entry is over. Its keys go, and the page is the way in again.
  * @param isEmergency whether this page is one
  */
 export function useEmergencyOver(isEmergency: boolean): void {
@@ -20,10 +22,15 @@ export function useEmergencyOver(isEmergency: boolean): void {
     let isOver = false
     const look = async (): Promise<void> => {
       const { state } = useSession.getState()
-      if (state.status !== 'signed-in' || state.isUnproven || isAnythingLeft()) return
+      if (state.status !== 'signed-in' || state.isUnproven) return
       const board = await callApi<BoardAnswer>('GET', paths.board)
-      if (isOver || board.kind !== 'ok' || isAnythingLeft()) return
-      if (board.value.rows.length > 0) return
+      if (isOver || board.kind !== 'ok') return
+      const onBoard = board.value.rows.map(({ caseId }) => caseId)
+      await askAfterPatients(onBoard, state.person.id, isWaiting)
+      if (isOver || isAnythingLeft() || onBoard.length > 0) return
+      const own = usePatientsHere.getState().patients.filter(({ personId }) => personId === state.person.id)
+      // Where nothing was begun yet there is nothing to be over.
+      if (own.length === 0 || own.some(({ gone }) => gone === undefined)) return
       isOver = true
       await forgetAlone()
       await useSession.getState().signOut()
@@ -40,4 +47,9 @@ export function useEmergencyOver(isEmergency: boolean): void {
 function isAnythingLeft(): boolean {
   const { pending, undecided } = useOutbox.getState()
   return pending.length + undecided.length > 0
+}
+
+/** Whether something of a patient has yet to be sent: the server may know nothing of them. */
+function isWaiting({ caseId, episodeId }: PatientHere): boolean {
+  return useOutbox.getState().pending.some(({ stream }) => stream.id === caseId || stream.id === episodeId)
 }

@@ -10,10 +10,12 @@ import type { ProblemDetails } from '#contract/api/problem-details'
 import { createFolder, isWithin, mergeAnswers, type Folded, type TakenEvent } from './fold-waiting'
 import { makeEvent, onTaken, sendAndHear, sendEvent, useOutbox, type Outcome } from './outbox'
 import { callApi, describeNoAnswer, isSessionOver } from './api'
+import type { PatientGone } from './device'
+import { isHandedOverAnswer, notePatientBegun, notePatientGone } from './patients-here'
 import { setServerClock } from './server-clock'
 import { currentDurable, useSession } from './session-store'
 
-type LoadStatus = 'loading' | 'ready' | 'missing' | 'offline' | 'say-why'
+type LoadStatus = 'loading' | 'ready' | 'missing' | 'offline' | 'say-why' | 'gone'
 
 interface CaseStore {
   readonly caseId: string | null
@@ -21,6 +23,8 @@ interface CaseStore {
   readonly status: LoadStatus
   /** What is said to whoever has to say why before it opens, and the stay that the reason is of; null otherwise. */
   readonly asked: { readonly episodeId: string; readonly words: string } | null
+  /** Where a case went that was begun on this device and was handed over; null otherwise. */
+  readonly gone: PatientGone | null
   /** The last that the server said; null for a case that only this device knows so far. */
   readonly base: CaseAnswer | null
   /** What the server has taken and `base` does not contain yet: it stays folded in until it does. */
@@ -35,6 +39,7 @@ export const useCaseStore = create<CaseStore>(() => ({
   episodeId: null,
   status: 'loading',
   asked: null,
+  gone: null,
   base: null,
   taken: [],
   opening: [],
@@ -50,13 +55,18 @@ export async function loadCase(caseId: string): Promise<void> {
   // Nobody else knows it yet.
   if (useCaseStore.getState().caseId === caseId && useCaseStore.getState().opening.length > 0) return
   if (useCaseStore.getState().caseId !== caseId)
-    useCaseStore.setState({ caseId, episodeId: null, status: 'loading', asked: null, base: null, taken: [], opening: [] })
+    useCaseStore.setState({ caseId, episodeId: null, status: 'loading', asked: null, gone: null, base: null, taken: [], opening: [] })
   const result = await callApi<CaseAnswer>('GET', paths.case(caseId))
   if (useCaseStore.getState().caseId !== caseId) return
   if (result.kind === 'ok') return takeAnswer(result.value)
   if (result.kind === 'refused' && result.problem.type === 'urn:zesty-wren:error:say-why') {
     const { episodeId } = result.problem.current as SayWhy
     return useCaseStore.setState({ status: 'say-why', asked: { episodeId, words: result.problem.detail } })
+  }
+  if (result.kind === 'refused' && isHandedOverAnswer(result.problem)) {
+    notePatientGone(caseId, result.problem.current)
+    // Both sides have said so: it leaves the page that shows it too.
+    return useCaseStore.setState({ status: 'gone', gone: result.problem.current, base: null, taken: [] })
   }
   const begunIn = await stayBegunHere(caseId)
   const isAway = result.kind !== 'refused' || isSessionOver(result.problem)
@@ -165,8 +175,9 @@ export function holdNewCase(caseId: string, episodeId: string, opening: readonly
 
 /** Sends what opens the case in hand, where that waits for the first entry. */
 export function beginCase(): void {
-  const { opening } = useCaseStore.getState()
+  const { opening, caseId, episodeId } = useCaseStore.getState()
   if (opening.length === 0) return
+  if (caseId && episodeId) notePatientBegun(caseId, episodeId, writer().actor)
   useCaseStore.setState({ opening: [] })
   for (const event of opening) void sendEvent(event)
 }

@@ -13,6 +13,30 @@ export interface SealedEntry {
   readonly isUrgent: boolean
   readonly order: number
   readonly sealed: string
+  /** Of which case or stay it is: counted beside the patient it is about. */
+  readonly streamId: string
+}
+
+/** A patient whom work on this device was begun for, as it is told before anybody may read more. */
+export interface PatientHere {
+  readonly caseId: string
+  readonly episodeId: string
+  /** Who began it: an account, or the device itself. */
+  readonly personId: string
+  /** "A.P.", or how somebody without a name is called. */
+  readonly initials: string
+  readonly device: string
+  /** ISO 8601 UTC; null while nothing is on. */
+  readonly onSince: string | null
+  /** It is here no more, and where it went; ended where nobody took it. */
+  readonly gone?: PatientGone
+}
+
+export interface PatientGone {
+  /** Who has the patient; empty where the case has ended. */
+  readonly by: string
+  readonly at: string
+  readonly place: string
 }
 
 /** Timers of a case without its patient: they go on whoever is signed in. */
@@ -50,6 +74,7 @@ interface DeviceStore extends DBSchema {
   facts: { key: keyof DeviceFacts; value: DeviceFacts[keyof DeviceFacts] }
   timers: { key: string; value: NamelessTimers }
   sealed: { key: string; value: SealedEntry }
+  patients: { key: string; value: PatientHere }
 }
 
 const fresh: DeviceFacts = { id: '', isLocked: false, isLeaving: false, pinned: null, alone: null }
@@ -59,9 +84,10 @@ let opened: Promise<IDBPDatabase<DeviceStore>> | undefined
 let unkept: DeviceFacts = fresh
 
 function open(): Promise<IDBPDatabase<DeviceStore>> {
-  opened ??= openDB<DeviceStore>('zesty-wren-shared', 1, {
+  opened ??= openDB<DeviceStore>('zesty-wren-shared', 2, {
     upgrade(upgrading) {
-      for (const store of ['facts', 'timers', 'sealed'] as const) upgrading.createObjectStore(store)
+      for (const store of ['facts', 'timers', 'sealed', 'patients'] as const)
+        if (!upgrading.objectStoreNames.contains(store)) upgrading.createObjectStore(store)
     },
     blocking: (_current, _blocked, event) => (event.target as IDBDatabase).close(),
     terminated: () => (opened = undefined),
@@ -108,6 +134,17 @@ export async function writeTimers({ caseId, runId, timers }: NamelessTimers): Pr
   const db = await open()
   if (timers.length === 0) await db.delete('timers', caseId)
   else await db.put('timers', { caseId, runId, timers }, caseId)
+}
+
+/** Every patient of this device. */
+export async function readPatients(): Promise<readonly PatientHere[]> {
+  return (await open()).getAll('patients')
+}
+export async function writePatient(patient: PatientHere): Promise<void> {
+  await (await open()).put('patients', patient, patient.caseId)
+}
+export async function dropPatient(caseId: string): Promise<void> {
+  await (await open()).delete('patients', caseId)
 }
 
 /** Every closed entry, the oldest first. */

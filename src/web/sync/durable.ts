@@ -196,7 +196,7 @@ export async function openDurable(personId: string, vault: Vault | null): Promis
         const place = order++
         await db.put('outbox', { sealed: await vault.put(event), order: place, ...version }, event.id)
         const isUrgent = findEventKind(event.kind)?.isUrgent === true
-        await keepSealed({ id: event.id, personId, isUrgent, order: place, sealed: await vault.seal(event) })
+        await keepSealed({ id: event.id, personId, isUrgent, order: place, sealed: await vault.seal(event), streamId: event.stream.id })
       }),
     dropFromOutbox: (id) =>
       write(`outbox ${id}`, async () => {

@@ -8,6 +8,7 @@ import { beginAlone, isBegun, notePaired, stepBack } from './alone'
 import { noteFacts, readFacts } from './device'
 import { dropKept, openDurable, type Durable } from './durable'
 import { mostPinTries, pinWaitUntilMs, triesBeforeWait } from '#contract/pin-tries'
+import { hasPatientsHere } from './patients-kept'
 import { opensKeys, pinUp, unpin, type Pinned } from './pin'
 import { setServerClock } from './server-clock'
 import { canSeal, openVault, type Vault } from './vault'
@@ -30,8 +31,8 @@ export type SessionState =
       readonly isUnproven?: true
     }
 
-/** What came of an emergency entry: whether it goes on with what was begun, or the sentence to show. */
-export type EmergencyOutcome = { readonly isResumed: boolean } | { readonly refusal: string }
+/** What came of an emergency entry: where it begins, null where it goes on with what was begun; or the sentence to show. */
+export type EmergencyOutcome = { readonly goesTo: string | null } | { readonly refusal: string }
 
 interface SessionStore {
   readonly state: SessionState
@@ -239,12 +240,15 @@ export const useSession = create<SessionStore>((set, get) => {
       return null
     },
     async enterEmergency() {
-      const isResumed = isBegun(await readFacts())
-      const result = await openForDevice('/new')
-      if (result === null) return { isResumed }
+      const facts = await readFacts()
+      // A device that has patients begins at their list: nobody looks for one in vain.
+      const begins = facts.alone && (await hasPatientsHere(facts.alone.person.id)) ? '/' : '/new'
+      const goesTo = isBegun(facts) ? null : begins
+      const result = await openForDevice(begins)
+      if (result === null) return { goesTo }
       if (result.kind === 'refused') return { refusal: refusalOf(result) }
       await noteFacts({ isLocked: false })
-      return (await goOn('/new', null, null)) ? { isResumed } : { refusal: refusalOf(result) }
+      return (await goOn(begins, null, null)) ? { goesTo } : { refusal: refusalOf(result) }
     },
     async changePassword(current, next) {
       const result = await callApi('POST', paths.sessionPassword, { current, next })

@@ -16,7 +16,9 @@ export const timerEnded = caseKind<TimerEndedBody>({
   fold: (record, { at, body: { runId, timerId, troubleEvent } }) =>
     changeRun(record, runId, (run) => ({
       ...run,
-      timers: run.timers.map((timer) => (timer.id === timerId ? { ...timer, endedAt: at, ...(troubleEvent === undefined ? {} : { endedFor: troubleEvent }) } : timer)),
+      timers: run.timers.map((timer) =>
+        timer.id === timerId ? { ...timer, endedAt: at, ...(troubleEvent === undefined ? {} : { endedFor: troubleEvent }) } : timer,
+      ),
     })),
   example: { runId: exampleRunId, timerId: 'set', troubleEvent: exampleId },
 })

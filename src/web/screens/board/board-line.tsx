@@ -49,7 +49,7 @@ export function BoardLine({ row, now }: { row: BoardRow; now: number }) {
             {row.isTemporaryName ? (
               <span className="ml-2 rounded-md bg-well px-1.5 py-0.5 text-sm font-semibold text-soft">temporary name</span>
             ) : null}
-            {row.unattributed ? (
+            {row.unattributed && !row.unattributed.claimed ? (
               <span className="ml-2 rounded-md bg-caution-wash px-1.5 py-0.5 text-sm font-semibold text-caution">not claimed</span>
             ) : null}
           </span>

@@ -1,14 +1,18 @@
 import { useMemo, useState, type ReactNode } from 'react'
 import { Search } from 'lucide-react'
 import { Link, useSearchParams } from 'react-router'
+import { hearsAlarm } from '#contract/views/hears-alarm'
 import type { BoardAnswer, UrgentAnswer } from '#contract/views/board'
+import { isPairedDevice } from '#contract/rights'
 import { paths } from '#contract/api/paths'
 import { useNow } from '../../sync/use-now'
 import { formatClock } from '../../parts/format-time'
 import { Notice } from '../../parts/notice'
+import { ButtonLink } from '../../parts/button'
 import { EmptyPage } from '../../parts/empty-page'
 import { useNarrow } from '../../parts/use-narrow'
 import { useLock } from '../../sync/lock-store'
+import { usePatientsHere } from '../../sync/patients-here'
 import { useAnswer } from '../../sync/use-answer'
 import { usePerson } from '../../sync/session-store'
 import { filterRows, readFilter, writeFilter, type BoardFilter } from './board-filter'
@@ -19,6 +23,7 @@ import { BoardTable } from './board-table'
 import { FilterBar, isFiltering } from './filter-bar'
 import { Horizon } from './horizon'
 import { FirstDay } from './first-day'
+import { PatientsHere } from './patients-here'
 import { Welcome } from './welcome'
 import { useTitleBadge } from './use-title-badge'
 import { WallBoard } from './wall-board'
@@ -40,8 +45,15 @@ export function BoardScreen() {
   const isLocked = useLock(({ mode }) => mode === 'locked')
   const { answer: urgent } = useAnswer<UrgentAnswer>(isLocked ? paths.urgent : null, throughLockMs)
   const calls = useMemo(
-    () => (isLocked ? urgent && callsThroughLock(urgent) : answer && callsOnBoard(answer.rows, now)),
-    [isLocked, urgent, answer, now],
+    () =>
+      isLocked
+        ? urgent && callsThroughLock(urgent)
+        : answer &&
+          callsOnBoard(
+            answer.rows.filter((row) => hearsAlarm(row, person.roles)),
+            now,
+          ),
+    [isLocked, urgent, answer, now, person.roles],
   )
   useBoardSound(calls, now, person.settings.sound)
   useTitleBadge(all.filter((row) => row.level === 'urgent').length)
@@ -50,6 +62,8 @@ export function BoardScreen() {
   const isRead = answer !== null || refusal !== null
   // On a phone the first patient comes before the hours ahead.
   const isNarrow = useNarrow()
+  const isDevice = isPairedDevice(person.roles)
+  const hasHere = usePatientsHere(({ patients }) => patients.some((one) => one.personId === person.id && !one.gone))
   const isPagerAway = answer?.pager?.isAnswering === false
   if (filter.view === 'wall') {
     return (
@@ -69,7 +83,7 @@ export function BoardScreen() {
   return (
     <main id="main" className="page page-list !pt-2">
       <div className="mb-2 flex flex-wrap items-center gap-x-4 gap-y-1">
-        <h1 className="text-2xl font-bold max-sm:sr-only">Board</h1>
+        <h1 className="text-2xl font-bold max-sm:sr-only">{isDevice ? 'This device’s patients' : 'Board'}</h1>
         <p className="text-soft max-sm:text-sm">
           {answer ? (
             <>
@@ -97,6 +111,7 @@ export function BoardScreen() {
         </span>
       </div>
       {isRead ? <Welcome /> : null}
+      <PatientsHere rows={answer?.rows ?? []} />
       {isPagerAway && answer?.pager ? (
         <div className="mb-4">
           <Notice tone="stop" lead="The pager is not answering: phone" role="alert">
@@ -114,7 +129,12 @@ export function BoardScreen() {
           <FilterBar rows={all} filter={filter} onChange={set} />
         </div>
       ) : null}
-      {answer && all.length === 0 ? (
+      {isDevice ? (
+        <ButtonLink to="/new" look="next" className="mb-4 min-h-16 w-full text-lg">
+          New patient
+        </ButtonLink>
+      ) : null}
+      {answer && all.length === 0 && !hasHere ? (
         <EmptyPage lead="Nobody has anything on">
           <p>Begin with New case: it needs no name yet.</p>
         </EmptyPage>

@@ -1,4 +1,4 @@
-import { wornWords } from '#contract/views/hand-over'
+import { builtWords, pullWords } from '#contract/views/as-built'
 import { SeniorWords } from '../../case/senior-words'
 import { useState } from 'react'
 import { Link } from 'react-router'
@@ -46,7 +46,7 @@ export function HandOverCard({ line }: { line: HandOverLine }) {
         <p className="text-soft">{[line.place, line.identifiers].filter(Boolean).join(' · ')}</p>
         <p className="mt-1">
           <strong>{part || 'side not set'}</strong> · {line.technique}
-          {`, ${wornWords(line, when)}`}
+          {`, ${[builtWords(line.built, when), ...line.built.pulls.map(pullWords)].join('; ')}`}
         </p>
         <SeniorWords words={line.words} />
         {line.drawing ? (

@@ -9,7 +9,7 @@ import { beginCase, holdNewCase } from '../../sync/case-store'
 import { firstPlace, lastPlaceKey } from '../../sync/last-place'
 import { makeEvent } from '../../sync/outbox'
 import { protocolOfNewCase } from '../../sync/protocol-in-force'
-import { currentDurable } from '../../sync/session-store'
+import { currentDurable, useSession } from '../../sync/session-store'
 
 /** Starts a case at once, before any name: its ids are made here. Nothing of it is written before something is entered. */
 export function NewCase() {
@@ -43,7 +43,8 @@ async function start(tried: string | null): Promise<string> {
       'episode-opened',
       {
         patientId,
-        place: lastPlace ?? firstPlace,
+        // A paired device lies somewhere, and is named after it.
+        place: lastPlace ?? useSession.getState().pairedAs ?? firstPlace,
         zone,
         ...(trial ? { patient: madeUp } : {}),
       },

@@ -26,6 +26,7 @@ export function WatchPapers({ record, noSheet, onIncident }: { record: CaseRecor
         ]}
       />
       <p className="flex flex-wrap items-center gap-x-5 gap-y-1">
+        <ButtonLink to={`/case/${record.id}/card`}>Receiver’s card</ButtonLink>
         <ButtonLink to={`/case/${record.id}/record`}>Run record</ButtonLink>
         <Button onClick={onIncident}>Report an incident</Button>
         <a className={fileLink} href={paths.calendar(record.id)} download>
