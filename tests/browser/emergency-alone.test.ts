@@ -143,9 +143,16 @@ describe('a paired device without a line and without an account, in the browser'
     expect((await keptAlone())?.isOn).to.equal(false)
     expect(profileHolds('said of nobody alone')).to.equal(false)
     expect(profileHolds('zesty-wren-shared')).to.equal(true)
+    await browser.waitForText(/S\.O\.N\.[^]*\d+ not sent/)
     await browser.click('button', 'Emergency: begin without signing in')
+    await browser.find('heading', 'This device’s patients')
+    await browser.click('link', 'New patient')
     await browser.find('heading', 'Size up')
     expect(await caseInHand()).not.to.equal(caseId)
+    await browser.open('/')
+    await browser.click('link', /said of nobody alone/)
+    await browser.find('heading', 'Measure')
+    expect(await caseInHand()).to.equal(caseId)
     await browser.open(`/case/${caseId}/size-up`)
     await browser.find('heading', 'Size up')
     expect(await (await browser.find('radio', 'marked')).getAttribute('aria-checked')).to.equal('true')
@@ -176,7 +183,7 @@ describe('a paired device without a line and without an account, in the browser'
     await browser.find('heading', 'Settings')
     for (const [link, heading] of [
       ['Guide', 'Guide'],
-      ['Board', 'Board'],
+      ['Board', 'This device’s patients'],
     ] as const) {
       await browser.click('link', link)
       await browser.find('heading', heading)
@@ -184,7 +191,7 @@ describe('a paired device without a line and without an account, in the browser'
     expect(await length()).to.equal(before)
   }).timeout(60_000)
 
-  itAtLength('is over once all of it is claimed: the keys go, and the way in is there again', async () => {
+  itAtLength('is over once all of it is handed over: the keys go, and the way in is there again', async () => {
     const isolde = await asPerson('isolde')
     const { rows } = await isolde.get<{ rows: readonly { readonly caseId: string; readonly unattributed?: { readonly name: string } }[] }>(
       '/api/board',
@@ -193,18 +200,22 @@ describe('a paired device without a line and without an account, in the browser'
     // Of the second one nothing was entered: it is nowhere.
     expect(begun.length).to.equal(1)
     for (const row of begun) {
-      const { episode, episodeVersion } = await isolde.get<{ episode: Episode; episodeVersion: number }>(`/api/cases/${row.caseId}`)
-      const claimed = await isolde.post('/api/events', {
-        id: crypto.randomUUID(),
-        stream: { type: 'episode', id: episode.id },
-        kind: 'claimed',
-        v: 1,
-        body: { words: 'I was there' },
-        at: new Date().toISOString(),
-        offsetMs: 0,
-        base: episodeVersion,
-      })
-      expect([claimed.status, claimed.ok ? '' : await claimed.text()]).to.deep.equal([200, ''])
+      const { episode } = await isolde.get<{ episode: Episode }>(`/api/cases/${row.caseId}`)
+      for (const [kind, body] of [
+        ['claimed', { words: 'I was there' }],
+        ['patient-received', { told: [], withoutWords: true }],
+      ] as const) {
+        const answered = await isolde.post('/api/events', {
+          id: crypto.randomUUID(),
+          stream: { type: 'episode', id: episode.id },
+          kind,
+          v: 1,
+          body,
+          at: new Date().toISOString(),
+          offsetMs: 0,
+        })
+        expect([answered.status, answered.ok ? '' : await answered.text()]).to.deep.equal([200, ''])
+      }
     }
     await browser.driver.wait(async () => (await browser.query('button', 'Sign in')) !== null, 60_000, 'the emergency entry never ended')
     await browser.driver.wait(async () => (await keptAlone())?.keys === null, patienceMs, 'the keys stayed')

@@ -160,7 +160,9 @@ function addStandingNotes(draft: PlanDraft, technique: Technique, hasRounds: boo
     draft.caution({
       level: 'note',
       code: 'no-clock',
-      text: 'Rounds at shift changes are left out until it is known when the device was put on, and in which time zone.',
+      text: clinicalCase.zone
+        ? 'Rounds at shift changes are listed once it is on.'
+        : 'Rounds at shift changes are left out: the case names no time zone.',
       why: 'Shift times need a clock and a place.',
     })
   }

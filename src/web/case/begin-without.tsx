@@ -1,7 +1,7 @@
 import { useState } from 'react'
 import { useNavigate } from 'react-router'
 import { v7 as uuidv7 } from 'uuid'
-import { mayBeginWithoutPlan } from '#contract/rights'
+import { isPairedDevice, mayBeginWithoutPlan } from '#contract/rights'
 import { ReasonSheet } from './reason-sheet'
 import { usePlan } from './use-plan'
 import { Button } from '../parts/button'
@@ -9,16 +9,35 @@ import { writeEvent, type OpenCase } from '../sync/case-store'
 import { usePerson } from '../sync/session-store'
 import { tabId } from '../sync/tab-id'
 
-/** Beginning before a plan was accepted: a clinician's decision, with its reason, that stands until there is a plan. */
-export function BeginWithout({ open }: { open: OpenCase }) {
+/** What stands for the reason where nobody with an account is there: a clinician's acceptance is owed from then on. */
+const withoutAccount = 'nobody with an account was there, so the plan was taken as it is'
+
+/**
+ * Beginning before a plan was accepted. A clinician says why, and it stands until there is a plan; without an account it is one tap, since
+ * nobody there could accept one.
+ * @param refuses what is missing for it; null where it may be begun
+ */
+export function BeginWithout({ open, refuses = null }: { open: OpenCase; refuses?: string | null }) {
   const [isAsked, setAsked] = useState(false)
   const plan = usePlan(open)
   const person = usePerson()
   const navigate = useNavigate()
   if (!mayBeginWithoutPlan(person.roles)) return null
+  const begin = (reason: string): void => {
+    void writeEvent('run-started', { runId: uuidv7(), device: tabId(), plan: { ...plan, pending: [] }, withoutPlan: reason })
+    void navigate(`/case/${open.record.id}/apply`)
+  }
+  if (isPairedDevice(person.roles))
+    return (
+      <Button look="next" refuses={refuses} onClick={() => begin(withoutAccount)}>
+        Begin
+      </Button>
+    )
   return (
     <>
-      <Button onClick={() => setAsked(true)}>Begin without a plan</Button>
+      <Button refuses={refuses} onClick={() => setAsked(true)}>
+        Begin without a plan
+      </Button>
       {isAsked ? (
         <ReasonSheet
           title="Begin without an accepted plan?"
@@ -28,10 +47,8 @@ export function BeginWithout({ open }: { open: OpenCase }) {
           hint="It is recorded, and stands on the Board until a plan is accepted."
           onClose={() => setAsked(false)}
           onReason={(reason) => {
-            const runId = uuidv7()
             setAsked(false)
-            void writeEvent('run-started', { runId, device: tabId(), plan: { ...plan, pending: [] }, withoutPlan: reason })
-            void navigate(`/case/${open.record.id}/apply`)
+            begin(reason)
           }}
         />
       ) : null}

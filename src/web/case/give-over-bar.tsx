@@ -10,7 +10,7 @@ import { usePerson } from '../sync/session-store'
 export function GiveOverBar({ open }: { open: OpenCase }) {
   const { roles } = usePerson()
   const { pathname } = useLocation()
-  const words = giveOverWords(open, isPairedDevice(roles))
+  const words = giveOverWords(open, isPairedDevice(roles), pathname)
   const card = `/case/${open.record.id}/card`
   if (words === null || pathname === card) return null
   return (
@@ -24,7 +24,7 @@ export function GiveOverBar({ open }: { open: OpenCase }) {
 }
 
 /** How far it has come; null where nobody is giving anybody over. */
-function giveOverWords({ record, episode }: OpenCase, isCrew: boolean): string | null {
+function giveOverWords({ record, episode }: OpenCase, isCrew: boolean, pathname: string): string | null {
   const { unattributed, crewHandOver } = episode
   const { given, received } = crewHandOver ?? {}
   if (isHandedOver(crewHandOver)) return null
@@ -37,7 +37,8 @@ function giveOverWords({ record, episode }: OpenCase, isCrew: boolean): string |
   const { claimed, name } = unattributed
   if (isCrew) {
     if (claimed) return `Claimed by ${claimed.by}, ${formatClock(claimed.at)}: alarms and rounds are theirs now. Give over.`
-    return record.runs.length > 0 ? 'For whoever takes the patient:' : null
+    // While it is put on the page is the step's.
+    return record.appliedAt !== null && !pathname.endsWith('/apply') ? 'For whoever takes the patient:' : null
   }
   return claimed ? `${name} has not given over yet.` : null
 }

@@ -1,5 +1,6 @@
 import { useState, type ReactNode } from 'react'
 import { useDraft } from '../sync/use-draft'
+import { Button } from '../parts/button'
 import { SheetForm } from '../parts/sheet-form'
 import { TextField } from '../parts/text-field'
 import { missingIn } from '../parts/required'
@@ -15,6 +16,7 @@ export function ReasonSheet({
   label = 'Reason',
   form = 'reason',
   isSafe = false,
+  again = null,
   onClose,
   onBack = onClose,
   onReason,
@@ -30,6 +32,8 @@ export function ReasonSheet({
   form?: 'reason' | 'claim' | 'put-aside'
   /** It is what is to be done next, and accepts no danger, passes nothing by and ends nothing. */
   isSafe?: boolean
+  /** What was said for the like before: it is one tap to say it once more; null where nothing was. */
+  again?: string | null
   onClose: () => void
   /** What the way back does, where it does more than close. */
   onBack?: () => void
@@ -63,6 +67,11 @@ export function ReasonSheet({
         hint={hint}
         autoFocus
       />
+      {again !== null && reason.trim() === '' ? (
+        <Button className="justify-self-start text-left" onClick={() => onReason(again)}>
+          As before: “{again}”
+        </Button>
+      ) : null}
     </SheetForm>
   )
 }

@@ -65,6 +65,7 @@ export async function loadCase(caseId: string): Promise<void> {
   }
   if (result.kind === 'refused' && isHandedOverAnswer(result.problem)) {
     notePatientGone(caseId, result.problem.current)
+    void currentDurable()?.dropCase(caseId)
     // Both sides have said so: it leaves the page that shows it too.
     return useCaseStore.setState({ status: 'gone', gone: result.problem.current, base: null, taken: [] })
   }

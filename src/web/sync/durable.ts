@@ -59,6 +59,8 @@ export interface Durable {
   addPractised(practised: Practised): Promise<void>
   readCase(id: string): Promise<CaseAnswer | undefined>
   writeCase(answer: CaseAnswer): Promise<void>
+  /** A case that was handed over is read here no more. */
+  dropCase(id: string): Promise<void>
   /** What the server said last at an address. */
   readAnswer<T>(path: string): Promise<T | undefined>
   writeAnswer(path: string, answer: { readonly now?: string }): Promise<void>
@@ -206,6 +208,7 @@ export async function openDurable(personId: string, vault: Vault | null): Promis
     readCase: (id) => inTurn(`cases ${id}`, async () => vault.take<CaseAnswer>(ofThisVersion(await db.get('cases', id)))),
     writeCase: (answer) =>
       write(`cases ${answer.record.id}`, () => putLater('cases', answer.record.id, answer, [answer.version, answer.episodeVersion])),
+    dropCase: (id) => write(`cases ${id}`, () => db.delete('cases', id)),
     readAnswer: <T>(path: string) => read<T>('answers', path),
     writeAnswer: (path, answer) =>
       write(`answers ${path}`, async () =>
@@ -290,6 +293,7 @@ function unkept(): Durable {
     dropFromOutbox: () => done,
     readCase: (id) => Promise.resolve(cases.get(id)),
     writeCase: (answer) => done.then(() => void cases.set(answer.record.id, answer)),
+    dropCase: (id) => done.then(() => void cases.delete(id)),
     readAnswer: <T>(path: string) => Promise.resolve(answers.get(path) as T | undefined),
     writeAnswer: (path, answer) => done.then(() => void answers.set(path, answer)),
     readTimers: () => Promise.resolve([]),

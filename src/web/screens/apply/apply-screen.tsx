@@ -97,6 +97,7 @@ function Run({ open, run }: { open: OpenCase; run: RunRecord }) {
     onSkip: () => (step?.optional ? control.skip('') : setAsking('skip')),
     onDespite: (stops, how) => setDespite({ stops, how }),
   }
+  const said = run.steps.findLast(({ reason }) => reason !== '')?.reason ?? null
   const others = useMemo(() => alsoOpen(steps, run, step), [steps, run, step])
   const onLane = useMemo(() => {
     const skipped = new Set([...outcomesOf(run)].flatMap(([id, outcome]) => (outcome === 'skipped' ? [id] : [])))
@@ -151,6 +152,7 @@ function Run({ open, run }: { open: OpenCase; run: RunRecord }) {
           draftKey={`run/${run.id}/despite/${step.id}`}
           submitLabel={despite.how === 'done' ? 'Go on all the same' : 'Skip it all the same'}
           backLabel="Back to the stop"
+          again={said}
           hint={
             despite.how === 'done'
               ? 'It is kept as a deviation and stands until a complete round after it.'
@@ -175,6 +177,7 @@ function Run({ open, run }: { open: OpenCase; run: RunRecord }) {
           draftKey={`run/${run.id}/${asking}/${step.id}`}
           submitLabel={asking === 'skip' ? 'Skip it' : 'It is done'}
           backLabel="Go back to it"
+          again={said}
           onBack={() => {
             const [before] = control.missingBefore
             setAsking(null)

@@ -1,6 +1,7 @@
 import { Link } from 'react-router'
 import { useEffect, useState } from 'react'
 import type { BoardRow } from '#contract/views/board'
+import { isPairedDevice } from '#contract/rights'
 import { goneWords } from '../../case/gone-words'
 import { formatDayAndClock } from '../../parts/format-time'
 import type { PatientHere } from '../../sync/device'
@@ -10,15 +11,18 @@ import { usePerson } from '../../sync/session-store'
 
 /** This device's patients that the Board does not show: begun without a line, or gone from here, with where they went. */
 export function PatientsHere({ rows }: { rows: readonly BoardRow[] }) {
-  const { id } = usePerson()
+  const { id, roles } = usePerson()
   const all = usePatientsHere(({ patients }) => patients)
   const shown = all.filter((one) => one.personId === id && !rows.some(({ caseId }) => caseId === one.caseId))
   if (shown.length === 0) return null
   return (
     <section aria-label="This device’s patients" className="mb-4">
-      <h2 className="mb-1.5 font-bold">
-        This device’s patients <span className="numeral">{shown.length}</span>
-      </h2>
+      {/* On a device that is nobody's the whole page is called so. */}
+      {isPairedDevice(roles) ? null : (
+        <h2 className="mb-1.5 font-bold">
+          This device’s patients <span className="numeral">{shown.length}</span>
+        </h2>
+      )}
       <ul className="grid gap-2">
         {shown.map((patient) => (
           <li key={patient.caseId}>{patient.gone ? <Gone patient={patient} /> : <Here patient={patient} />}</li>

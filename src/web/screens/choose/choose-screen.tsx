@@ -5,9 +5,11 @@ import type { Caution, Plan } from '#core/model/plan'
 import { planCase } from '#core/techniques/plan-case'
 import { toClinicalCase } from '#contract/views/clinical-case'
 import { isChangeWaiting } from '#contract/views/plan-in-force'
-import { hasRight } from '#contract/rights'
+import { openApplication } from '#contract/views/work-in-hand'
+import { hasRight, isPairedDevice } from '#contract/rights'
 import { protocolOf } from '#contract/records/case'
 import { Lane } from '../../lane/lane'
+import { BeginWithout } from '../../case/begin-without'
 import { browserContext, usePlan } from '../../case/use-plan'
 import { Button, ButtonLink } from '../../parts/button'
 import { Notice } from '../../parts/notice'
@@ -53,6 +55,8 @@ export function ChooseScreen() {
   )
   const sized = plan.decisions.filter((decision) => decision.strip)
   const mayDecide = hasRight(person.roles, 'decide')
+  const isDevice = isPairedDevice(person.roles)
+  const begun = openApplication(record, serverNow())
   const isAccepted = record.accepted !== null && !isChangeWaiting(record, open.episode, plan)
   const openStops = plan.cautions.filter((caution) => caution.level === 'stop' && !caution.overruled)
   const lit = sheet && sheet.kind !== 'set-aside' ? sheet.decision.working.flatMap((line) => line.where ?? []) : []
@@ -114,15 +118,27 @@ export function ChooseScreen() {
               {openStops.length > 0 ? (
                 <p className="font-semibold text-stop">{openStops.length === 1 ? 'A stop stands.' : `${openStops.length} stops stand.`}</p>
               ) : null}
-              {mayDecide ? null : <p className="text-soft">A clinician accepts the plan.</p>}
-              <Button
-                look="next"
-                disabled={isBusy}
-                refuses={whyNotAccepted(plan, openStops.length, mayDecide)}
-                onClick={() => void accept()}
-              >
-                {plan.pending.length > 0 ? 'Working out the last figures…' : 'Accept the plan'}
-              </Button>
+              {mayDecide ? null : (
+                <p className="text-soft">{isDevice ? 'A clinician accepts the plan later.' : 'A clinician accepts the plan.'}</p>
+              )}
+              {isDevice ? (
+                begun ? (
+                  <ButtonLink look="next" to={`/case/${record.id}/apply`}>
+                    Go on applying
+                  </ButtonLink>
+                ) : (
+                  <BeginWithout open={open} refuses={plan.decisions.length === 0 ? noSizeYet : null} />
+                )
+              ) : (
+                <Button
+                  look="next"
+                  disabled={isBusy}
+                  refuses={whyNotAccepted(plan, openStops.length, mayDecide)}
+                  onClick={() => void accept()}
+                >
+                  {plan.pending.length > 0 ? 'Working out the last figures…' : 'Accept the plan'}
+                </Button>
+              )}
             </>
           )
         }
@@ -194,10 +210,12 @@ function planWithWidth({ record, episode }: OpenCase, decision: string, widthCm:
   return planCase({ ...clinicalCase, overrules: [...clinicalCase.overrules, overrule] }, browserContext(protocolOf(record)))
 }
 
+const noSizeYet = 'There is no size yet: take the readings that are asked.'
+
 /** Why a plan is not accepted now; null where it may be. */
 function whyNotAccepted(plan: Plan, stops: number, mayDecide: boolean): string | null {
   if (!mayDecide) return 'A clinician accepts the plan: ask one.'
   if (plan.pending.length > 0) return 'The last figures are being worked out: a moment.'
-  if (plan.decisions.length === 0) return 'There is no size yet: take the readings that are asked.'
+  if (plan.decisions.length === 0) return noSizeYet
   return stops > 0 ? 'A stop stands: change what raises it, or set it aside with a reason.' : null
 }
