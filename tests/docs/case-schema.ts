@@ -1,12 +1,34 @@
 import { castMaterials } from '#core/model/device'
 import { levels } from '#core/model/finding'
 import { limits } from '#core/model/limits'
-import { oxygenRoutes, spinePositions } from '#core/model/orders'
+import { orderWays, oxygenRoutes, postures, spinePositions } from '#core/model/orders'
 import { injuryFlags, patientFlags, patterns, regions, sides, swellings } from '#core/model/vocabulary'
 import { toolIds, unitIds } from '#core/quantities/units'
 
 function figure(name: keyof typeof limits, type: string | readonly string[] = 'number') {
   return { type, minimum: limits[name].least, maximum: limits[name].greatest }
+}
+
+const words = { what: { type: 'string', description: 'What else was said of it.' } }
+
+/** An order: who, when, how it came, from when and until when; what nobody signs is none. */
+function order(properties: object, required: readonly string[], description?: string): object {
+  const time = { type: 'string', description: 'ISO 8601 with offset.' }
+  return {
+    type: 'object',
+    ...(description === undefined ? {} : { description }),
+    required: ['by', ...required],
+    additionalProperties: false,
+    properties: {
+      by: { type: 'string', description: 'By name.' },
+      at: time,
+      how: { enum: [...orderWays] },
+      from: time,
+      until: time,
+      withdrawn: { type: 'boolean' },
+      ...properties,
+    },
+  }
 }
 
 /** The published schema of a case file: its words and limits are the core's own. */
@@ -226,53 +248,24 @@ export function caseSchema(): object {
           },
           spine: {
             description: 'How far the spine may be raised; the bare word of before names nobody.',
-            oneOf: [
-              { enum: [...spinePositions] },
-              {
-                type: 'object',
-                required: ['posture', 'by'],
-                additionalProperties: false,
-                properties: { posture: { enum: [...spinePositions] }, by: { type: 'string' }, at: { type: 'string' } },
-              },
-            ],
+            oneOf: [{ enum: [...spinePositions] }, order({ posture: { enum: [...spinePositions] } }, ['posture'])],
           },
-          countertraction: {
-            type: 'object',
-            description: 'A groin sling in place of the raised foot of the bed.',
-            required: ['by'],
-            properties: { by: { type: 'string' }, at: { type: 'string', description: 'ISO 8601 with offset.' } },
-          },
-          weight: {
-            type: 'object',
-            description: 'Weight bearing, ordered by name.',
-            properties: {
-              by: {
-                type: 'string',
-              },
-              at: {
-                type: 'string',
-                description: 'ISO 8601 with offset.',
-              },
-            },
-          },
-          brace: {
-            type: 'object',
-            required: ['extensionStop', 'flexionStop', 'lock'],
-            properties: {
-              by: {
-                type: 'string',
-              },
-              at: {
-                type: 'string',
-                description: 'ISO 8601 with offset.',
-              },
-              extensionStop: figure('stopDeg'),
-              flexionStop: figure('stopDeg'),
-              lock: {
-                type: 'string',
-              },
-            },
-          },
+          countertraction: order(words, [], 'A groin sling in place of the raised foot of the bed.'),
+          weight: order({ allowed: { type: 'string' } }, [], 'Weight bearing.'),
+          pull: order({ kg: figure('rigKg') }, ['kg']),
+          posture: order({ posture: { enum: [...postures] } }, ['posture'], 'How the patient is to lie.'),
+          angle: order({ deg: figure('stopDeg'), what: { type: 'string' } }, ['deg']),
+          leave: order(words, [], 'It stays as it is.'),
+          fasting: order(words, [], 'Nothing by mouth.'),
+          cut: order(words, [], 'It is cut open now.'),
+          loosen: order(words, []),
+          close: order(words, [], 'What was opened is closed again.'),
+          noResuscitation: order(words, [], 'No resuscitation.'),
+          atHome: order(words, [], 'It may be taken off and put on again at home.'),
+          brace: order(
+            { extensionStop: figure('stopDeg'), flexionStop: figure('stopDeg'), lock: { type: ['string', 'number'] } },
+            ['extensionStop', 'flexionStop', 'lock'],
+          ),
           wedges: {
             type: 'array',
             maxItems: 20,

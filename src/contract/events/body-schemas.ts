@@ -30,6 +30,7 @@ import { schema as personAdded } from './people/person-added.schema'
 import { schema as settings } from './people/settings.schema'
 import { schema as device } from './planning/device.schema'
 import { schema as options } from './planning/options.schema'
+import { schema as ordered } from './planning/ordered.schema'
 import { schema as orders } from './planning/orders.schema'
 import { schema as overrule } from './planning/overrule.schema'
 import { schema as planDropped } from './planning/plan-dropped.schema'
@@ -124,6 +125,7 @@ export const eventBodySchemas: Readonly<Record<EventKindId, Joi.ObjectSchema>> =
   settings,
   device,
   options,
+  ordered,
   orders,
   overrule,
   'plan-dropped': planDropped,

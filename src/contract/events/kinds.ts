@@ -29,6 +29,7 @@ import { personAdded } from './people/person-added'
 import { settings } from './people/settings'
 import { device } from './planning/device'
 import { options } from './planning/options'
+import { ordered } from './planning/ordered'
 import { orders } from './planning/orders'
 import { overrule } from './planning/overrule'
 import { planDropped } from './planning/plan-dropped'
@@ -122,6 +123,7 @@ export const eventKinds = {
   settings,
   device,
   options,
+  ordered,
   orders,
   overrule,
   'plan-dropped': planDropped,

@@ -1,5 +1,6 @@
 import { hasStepRole, onRoles, rolesIn, type StepRole } from '#core/model/step-role'
 import type { Posture } from '#core/model/danger'
+import { holdsAt } from '#core/model/orders'
 import { situationOf, usualPeople, type Moment } from '#core/standing/case-facts'
 import type { Situation } from '#core/standing/what-now'
 import { findTechnique } from '#core/techniques/registry'
@@ -28,7 +29,10 @@ export function situationOfCase(record: CaseRecord, episode: EpisodeRecord, atMs
     pullKg: pullOf(record),
     ...(isOnWrongLimb(record) ? { wornBy: sideAnswerOf(record)?.on ?? 'elsewhere' } : {}),
   }
-  return situationOf(toClinicalCase(record, episode), moment)
+  const { noResuscitation, ...situation } = situationOf(toClinicalCase(record, episode), moment)
+  // One whose time is over, or has not come, is none.
+  const holds = noResuscitation !== undefined && holdsAt(record.orders?.noResuscitation, atMs)
+  return { ...situation, ...(holds ? { noResuscitation } : {}) }
 }
 
 /** Milliseconds since the epoch at which the device began to be on; null where nothing is on yet. */

@@ -1,6 +1,7 @@
 /** What each action says to the person who has to do it; `core/standing/action-words` words it for what is on. */
 export const actionTexts = {
   'as-trouble': 'Do what the trouble asks for, in its order.',
+  'heed-order': 'There is an order against resuscitation: do as it says, once you know that it is this patient’s.',
   compress: 'Flat on something firm; compress at once, hard and fast, and do not stop.',
   'turn-in-line': 'Turn the patient onto the side in line, board and all, on the word of whoever holds the head.',
   suction: 'Suction: mouth and throat clear.',

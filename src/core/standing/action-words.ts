@@ -107,8 +107,10 @@ const reachGround: Readonly<Record<Posture, string>> = {
   lying: 'Flat on something firm',
 }
 
-function arrestWords(id: ActionId, { on, people, posture, isChild, column }: Situation): string {
+function arrestWords(id: ActionId, { on, people, posture, isChild, column, noResuscitation }: Situation): string {
   switch (id) {
+    case 'heed-order':
+      return `There is an order against resuscitation, by ${noResuscitation ?? ''}: do as it says, once you know that it is this patient’s.`
     case 'compress':
       return `${reachGround[posture]}${on?.holds === 'pull' ? ', foot end down' : ''}: compress hard and fast, 100 to 120 a minute.${column === null ? '' : ' Head in line only by hands left over.'}`
     case 'call-senior':

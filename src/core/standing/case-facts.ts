@@ -1,3 +1,4 @@
+import { isOrdered } from '../model/orders'
 import { hasFlag, type ClinicalCase } from '../model/clinical-case'
 import type { Held, Posture } from '../model/danger'
 import { watchedOf } from '../model/observation'
@@ -43,6 +44,7 @@ export function situationOf(clinicalCase: ClinicalCase, { isOn, people, posture,
   const side = wornBy === undefined ? limb?.side : wornBy === 'left' || wornBy === 'right' ? wornBy : undefined
   const isOfLimb = holds === 'break' || holds === 'pull'
   const watched = watchedOf(clinicalCase.injury.region)
+  const { noResuscitation } = clinicalCase.orders
   return {
     on: isOn ? { holds, part: limb && side && isOfLimb ? limbPart(limb.limb, side) : null, isWarm, pullKg } : null,
     people,
@@ -50,5 +52,6 @@ export function situationOf(clinicalCase: ClinicalCase, { isOn, people, posture,
     column: watched === 'neck' || watched === 'spine' ? watched : null,
     isStiff: hasFlag(clinicalCase, 'stiff-spine') || hasFlag(clinicalCase, 'kyphosis'),
     isChild: (clinicalCase.patient.ageYears ?? adultFromYears) < adultFromYears,
+    ...(noResuscitation && isOrdered(noResuscitation) ? { noResuscitation: noResuscitation.by } : {}),
   }
 }

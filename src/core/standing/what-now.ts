@@ -38,6 +38,8 @@ export interface Situation {
   readonly isChild: boolean
   /** Nobody can ask the patient whether it hurts. */
   readonly cannotAsk?: boolean
+  /** Who ordered that nobody is resuscitated; left out where no such order holds. */
+  readonly noResuscitation?: string
 }
 
 /** What one danger asks for, in order. */
@@ -65,11 +67,13 @@ export function whatNow(standing: readonly StandingDanger[], situation: Situatio
 }
 
 /** Compress at once; a child is given breaths first. Alone, the call and the open front come before hands that never leave the chest again. */
-function arrestActions({ on, people, isChild }: Situation): readonly ActionId[] {
+function arrestActions({ on, people, isChild, noResuscitation }: Situation): readonly ActionId[] {
+  // Whoever reads the rest has read first that it may not be wanted.
+  const order: readonly ActionId[] = noResuscitation === undefined ? [] : ['heed-order']
   const open: readonly ActionId[] = on?.holds === 'head' || on?.holds === 'spine' ? ['open-front'] : []
   const revive: readonly ActionId[] = isChild ? ['airway', 'breathe-for', 'compress'] : ['compress']
-  if (people < 2) return [...new Set<ActionId>(['call-senior', ...open, ...revive, 'airway', 'breathe-for'])]
-  return [...new Set<ActionId>([...revive, 'call-senior', 'airway', 'breathe-for', ...open])]
+  if (people < 2) return [...new Set<ActionId>([...order, 'call-senior', ...open, ...revive, 'airway', 'breathe-for'])]
+  return [...new Set<ActionId>([...order, ...revive, 'call-senior', 'airway', 'breathe-for', ...open])]
 }
 
 const calls: readonly ActionId[] = ['call-and-open', 'call-senior']

@@ -1,3 +1,4 @@
+import { judgeOrders } from './judge-orders'
 import { hasFlag, type ClinicalCase } from '../model/clinical-case'
 import type { Problem } from '../model/problem'
 import { withUsableLevel } from '../planner/usable-level'
@@ -98,6 +99,7 @@ export function workOut(entered: ClinicalCase, ctx: PlanContext, readProblems: r
   judgePlace(draft, technique, options.values)
   technique.judge?.(draft, options.values)
   const outcome = technique.plan(draft, options.values)
+  judgeOrders(draft)
   warnAboutNeighbours(draft)
   addStandingNotes(
     draft,

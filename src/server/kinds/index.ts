@@ -9,6 +9,7 @@ import { rules as movedOut } from './case/moved-out'
 import { rules as removed } from './case/removed'
 import { rules as reopened } from './case/reopened'
 import { rules as options } from './planning/options'
+import { rules as ordered } from './planning/ordered'
 import { rules as overrule } from './planning/overrule'
 import { rules as planDropped } from './planning/plan-dropped'
 import { rules as plan } from './planning/plan'
@@ -53,6 +54,7 @@ export const caseRules: { readonly [Id in EventKindId]?: CaseRules<BodyOf<Id>> }
   removed,
   reopened,
   options,
+  ordered,
   overrule,
   'plan-dropped': planDropped,
   plan,

@@ -26,8 +26,13 @@ export async function awaitCountersign(
 
 /** Who said by telephone what somebody else entered; null of any other entry. */
 function saidByTelephone({ kind, body }: StoredEvent): string | null {
-  const said = body as Partial<BodyOf<'senior-decision'>>
-  return kind === 'senior-decision' && said.how === 'telephone' ? (said.by ?? '') : null
+  const said: { readonly by: string; readonly how?: string } | undefined =
+    kind === 'senior-decision'
+      ? (body as BodyOf<'senior-decision'>)
+      : kind === 'ordered'
+        ? Object.values((body as BodyOf<'ordered'>).ordered)[0]
+        : undefined
+  return said?.how === 'telephone' ? said.by : null
 }
 
 /** The one account of whoever spoke: their name stands first ("Sorrel Vane, registrar"). Without one a lead stands for it. */

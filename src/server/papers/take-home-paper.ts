@@ -1,3 +1,4 @@
+import { isOrdered } from '#core/model/orders'
 import { DateTime } from 'luxon'
 import type { Plan } from '#core/model/plan'
 import { bodyRegionOf, spoken } from '#core/model/vocabulary'
@@ -29,7 +30,7 @@ export function printTakeHome(record: CaseRecord, episode: EpisodeRecord, plan: 
 function donningBlocks({ technique, orders, measurements }: CaseRecord, plan: Plan): readonly FlowBlock[] {
   const device = findTechnique(technique)
   if (!device?.again) return []
-  if (!orders?.atHome)
+  if (!isOrdered(orders?.atHome))
     return [{ kind: 'line', text: 'Do not open it and do not take it off: nobody has ordered that. If it has to come off, call.' }]
   const figures = lastFigures(plan, device, measurements)
   // Whoever helps has it before them on one page.

@@ -4,7 +4,7 @@ import Joi from 'joi'
 import { DateTime } from 'luxon'
 import { bodyRegionOf, spoken } from '#core/model/vocabulary'
 import { inUnits, type DisplayUnits } from '#core/quantities/words-in-units'
-import { isWeightOrdered } from '#core/model/orders'
+import { isOrdered } from '#core/model/orders'
 import type { Caution, Plan } from '#core/model/plan'
 import type { GeometryPolygon } from '#core/model/geometry'
 import { findTechnique } from '#core/techniques/registry'
@@ -161,8 +161,8 @@ function factsOf({ record, episode }: Opened, plan: Plan, live: readonly Caution
     release: releaseLines(record, episode, Date.parse(now)),
     weight: !isOnLeg
       ? null
-      : record.orders && isWeightOrdered(record.orders)
-        ? `Weight as ordered by ${record.orders.weight?.by ?? ''}${record.orders.weight?.allowed ? `: ${record.orders.weight.allowed}` : ''}.`
+      : isOrdered(record.orders?.weight)
+        ? `Weight as ordered by ${record.orders?.weight?.by ?? ''}${record.orders?.weight?.allowed ? `: ${record.orders.weight.allowed}` : ''}.`
         : 'No weight through it: none is ordered.',
     nextRoundAt: next ? new Date(next.dueAt).toISOString() : null,
     care: plan.care,

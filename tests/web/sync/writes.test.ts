@@ -247,7 +247,7 @@ describe('what waits to be sent', () => {
       expect(again).to.have.length(2)
       await page.sendSealed(id)
       const closed = async (): Promise<number> => {
-        const shared = await openDB('zesty-wren-shared', 1)
+        const shared = await openDB('zesty-wren-shared')
         const own = (await shared.getAll('sealed')).filter((one: { readonly personId: string }) => one.personId === id)
         shared.close()
         return own.length

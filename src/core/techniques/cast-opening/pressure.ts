@@ -1,3 +1,4 @@
+import { isOpenNowOrdered } from '../../model/orders'
 import { armGirths } from '../../figures/body/measurements/arm'
 import { legGirths } from '../../figures/body/measurements/leg'
 import type { Estimate } from '../../figures/body/pool-side'
@@ -26,7 +27,7 @@ function openingOf(draft: PlanDraft, options: OptionValues): { cm: number; estim
 
 /** Whether the wait is lifted: open now ordered, or the last round urgent (SAFETY, cast-opening). */
 export function isLifted(clinicalCase: ClinicalCase): boolean {
-  return clinicalCase.orders.openNow === true || clinicalCase.device?.lastRound === 'urgent'
+  return isOpenNowOrdered(clinicalCase.orders) || clinicalCase.device?.lastRound === 'urgent'
 }
 
 /** Girths under the cast: those of the limb that it is on. */

@@ -1,5 +1,5 @@
 import type { ClinicalCase } from '../../model/clinical-case'
-import { isWeightOrdered } from '../../model/orders'
+import { isOrdered } from '../../model/orders'
 import type { OptionValues } from '../../planner/technique'
 import type { FitTest } from '../../model/plan'
 import type { Step, StepReading, StepStrap } from '../../model/step'
@@ -43,7 +43,7 @@ function offsets(id: (typeof hingeMoments)[number]['id'], posture?: string): rea
  */
 export function kneeBraceSteps({ clinicalCase, options, stops, straps }: BraceFacts): readonly Step[] {
   const { side } = clinicalCase.injury
-  const mayWalk = isWeightOrdered(clinicalCase.orders)
+  const mayWalk = isOrdered(clinicalCase.orders.weight)
   const settings = `${stops.extensionDeg}° and ${stops.flexionDeg}°, ${stops.lockWords}`
   return [
     ...openingSteps({

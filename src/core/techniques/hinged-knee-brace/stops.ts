@@ -1,4 +1,4 @@
-import { lockRange } from '../../model/orders'
+import { isOrdered, lockRange } from '../../model/orders'
 import type { PlanDraft } from '../../planner/draft'
 import type { StopRow } from '../../quantities/defaults'
 import type { OptionValues } from '../../planner/technique'
@@ -22,29 +22,30 @@ const weekH = 7 * 24
  * from the order, else from a local table, else from the shipped example with caution `not-ordered`.
  */
 export function decideStops(draft: PlanDraft, options: OptionValues, week: number | null): BraceStops {
-  const { brace } = draft.clinicalCase.orders
+  const { brace: entered } = draft.clinicalCase.orders
+  const brace = entered?.withdrawn ? undefined : entered
   const name = String(options['protocol'] ?? exampleProtocol)
   const table = name === exampleProtocol ? exampleTable : (draft.ctx.protocol.stopTables?.[name] ?? exampleTable)
   const rows = [...table].sort((a, b) => a.fromWeek - b.fromWeek)
   const row = rows.findLast((one) => one.fromWeek <= (week ?? 0)) ?? rows[0] ?? exampleTable[0]!
   const next = rows.find((one) => one.fromWeek > (week ?? 0))
-  const isOrdered = brace !== undefined || name !== exampleProtocol
-  if (!isOrdered) {
+  const isSigned = isOrdered(brace) || (brace === undefined && name !== exampleProtocol)
+  if (!isSigned) {
     draft.caution({
       level: 'caution',
       code: 'not-ordered',
       decisions: ['extension-stop', 'flexion-stop', 'lock'],
       steps: ['stops'],
-      text: 'Enter the order: who, when, both stops and the lock. Until then the stops are an example.',
+      text: `Enter the order: who, when, both stops and the lock. Until then the stops are ${brace ? 'as somebody wrote them who is not named' : 'an example'}.`,
       why: 'A stop set by guess can tear what was repaired.',
     })
   }
-  const source = brace ? `ordered by ${brace.by || 'name not given'}` : name === exampleProtocol ? 'example' : `local table ${name}`
+  const source = brace ? (isSigned ? `ordered by ${brace.by}` : 'nobody is named for it') : name === exampleProtocol ? 'example' : `local table ${name}`
   const decideDeg = (id: 'extension-stop' | 'flexion-stop', value: number): number =>
     draft.decide({
       id,
       value,
-      display: `${value}°${isOrdered ? '' : ' (example, not ordered)'}`,
+      display: `${value}°${isSigned ? '' : brace ? ' (not ordered by name)' : ' (example, not ordered)'}`,
       source: 'practice',
       school: source,
       formula: 'As ordered; else the local table for this week; else an example.',
@@ -85,7 +86,7 @@ export function decideStops(draft: PlanDraft, options: OptionValues, week: numbe
     extensionDeg,
     flexionDeg,
     lockWords: words.startsWith('locked') ? words : `lock ${words}`,
-    isOrdered: isOrdered && lock !== null,
+    isOrdered: isSigned && lock !== null,
   }
 }
 

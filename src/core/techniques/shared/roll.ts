@@ -1,5 +1,5 @@
 import { hasFlag } from '../../model/clinical-case'
-import { isSpineOrdered } from '../../model/orders'
+import { isOrdered } from '../../model/orders'
 import type { PlanDraft } from '../../planner/draft'
 import type { HandGrip, Step } from '../../model/step'
 import type { OptionValues, TechniqueOption } from '../../planner/technique'
@@ -31,7 +31,7 @@ export function rollHands(options: OptionValues): readonly HandGrip[] {
 
 /** Cautions against a full roll, by the flag that forbids it. */
 export function judgeRoll(draft: PlanDraft, options: OptionValues): void {
-  if (options['spine-below'] === 'cleared' && !isSpineOrdered(draft.clinicalCase.orders))
+  if (options['spine-below'] === 'cleared' && !isOrdered(draft.clinicalCase.orders.spine))
     draft.caution({
       level: 'caution',
       code: 'not-ordered',

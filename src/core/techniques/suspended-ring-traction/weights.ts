@@ -1,3 +1,4 @@
+import { isOrdered } from '../../model/orders'
 import { midThighGirth } from '../../figures/body/measurements/leg'
 import type { Estimate } from '../../figures/body/pool-side'
 import { hasFlag } from '../../model/clinical-case'
@@ -235,8 +236,8 @@ export function decideFootRaise(draft: PlanDraft, counterweightKg: number, massK
       { value: 0, display: 'Thigh-side countertraction', why: 'A padded sling in the groin, tied to the head of the bed.' },
     ],
   })
-  const { countertraction } = draft.clinicalCase.orders
-  if (counterweightKg > 0 && value < withFriction.raiseCm - 1e-9 && !countertraction)
+  const isSlung = isOrdered(draft.clinicalCase.orders.countertraction)
+  if (counterweightKg > 0 && value < withFriction.raiseCm - 1e-9 && !isSlung)
     draft.caution({
       level: 'stop',
       code: 'no-countertraction',

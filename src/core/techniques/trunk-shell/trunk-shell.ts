@@ -41,7 +41,7 @@ import { decisions, mostStraps } from './decisions'
 import { trunkShellTaskForms } from './task-forms'
 import { trunkShellMusts } from './musts'
 import { trunkShellRoles } from './roles'
-import { isSpineOrdered } from '../../model/orders'
+import { isOrdered } from '../../model/orders'
 
 const usualStraps = 3
 const girths = [waistGirth, chestGirth, hipGirth]
@@ -119,7 +119,8 @@ export const trunkShell: Technique = {
 }
 
 function judgeTrunk(draft: PlanDraft, options: OptionValues): void {
-  const spine = draft.clinicalCase.orders.spine?.posture
+  const order = draft.clinicalCase.orders.spine
+  const spine = order?.withdrawn ? undefined : order?.posture
   const way = options['way']
   if (way === 'lying') return judgeFlat(draft, options)
   const isOrdered = way === 'sitting-edge' ? spine === 'sitting' || spine === 'standing' : spine === 'standing'
@@ -135,7 +136,7 @@ function judgeTrunk(draft: PlanDraft, options: OptionValues): void {
 
 /** An order of before that names nobody. */
 function warnUnsigned(draft: PlanDraft): void {
-  if (isSpineOrdered(draft.clinicalCase.orders)) return
+  if (isOrdered(draft.clinicalCase.orders.spine)) return
   draft.caution({
     level: 'caution',
     code: 'not-ordered',

@@ -1,3 +1,4 @@
+import { isOrdered } from '../../model/orders'
 import { known, sentence } from '../../planner/answer'
 import { legGeometry } from '../../planner/body/leg-geometry'
 import { sketchLeg } from '../../planner/body/measure-leg'
@@ -95,7 +96,7 @@ export const walkerBoot: Technique = {
 function judgeBoot(draft: PlanDraft, options: OptionValues): void {
   const { orders, injury } = draft.clinicalCase
   const isWithdrawn = orders.weight?.withdrawn === true
-  if (isWithdrawn || (options['weight'] === 'not-ordered' && !orders.weight)) {
+  if (isWithdrawn || (options['weight'] === 'not-ordered' && !isOrdered(orders.weight))) {
     draft.caution({
       level: 'caution',
       code: 'not-ordered',
@@ -146,7 +147,7 @@ function planBoot(draft: PlanDraft, options: OptionValues): TechniqueOutcome {
     clinicalCase: draft.clinicalCase,
     options,
     size: size?.size ?? 'by foot length',
-    weightWords: orders.weight ? `${orders.weight.allowed ?? 'as ordered'}${orders.weight.by ? `, by ${orders.weight.by}` : ''}` : null,
+    weightWords: orders.weight && isOrdered(orders.weight) ? `${orders.weight.allowed ?? 'as ordered'}, by ${orders.weight.by}` : null,
     mayStand: isAllowed,
     wedgeWords,
     straps: Number(size?.item['straps']) || usualStraps,
