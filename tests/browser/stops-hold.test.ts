@@ -110,7 +110,7 @@ describe('when it turns, in the browser', () => {
     await sendRound(browser, seeded, quietRound('hinged-knee-brace'), true)
     await startRun(browser, seeded)
     await walkTo(browser, /Stop here until an order is entered/)
-    await browser.find('link', 'Enter the order')
+    await browser.find('button', 'Enter the order')
     for (const name of ['Skip', 'Go on all the same']) expect(await browser.query('button', name), name).to.equal(null)
   })
 

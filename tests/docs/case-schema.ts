@@ -262,10 +262,11 @@ export function caseSchema(): object {
           close: order(words, [], 'What was opened is closed again.'),
           noResuscitation: order(words, [], 'No resuscitation.'),
           atHome: order(words, [], 'It may be taken off and put on again at home.'),
-          brace: order(
-            { extensionStop: figure('stopDeg'), flexionStop: figure('stopDeg'), lock: { type: ['string', 'number'] } },
-            ['extensionStop', 'flexionStop', 'lock'],
-          ),
+          brace: order({ extensionStop: figure('stopDeg'), flexionStop: figure('stopDeg'), lock: { type: ['string', 'number'] } }, [
+            'extensionStop',
+            'flexionStop',
+            'lock',
+          ]),
           wedges: {
             type: 'array',
             maxItems: 20,

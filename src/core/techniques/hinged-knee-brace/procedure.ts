@@ -135,7 +135,7 @@ export function kneeBraceSteps({ clinicalCase, options, stops, straps }: BraceFa
       prevents: 'A repair torn at the first bend.',
       after: ['front-straps'],
       minutes: [0.4, 0.8, 1.5],
-      ...(stops.isOrdered ? {} : { waitsFor: 'Enter the order for the stops on Size up: who, when, both stops, lock.' }),
+      ...(stops.isOrdered ? {} : { waitsFor: 'Enter the order for the stops: who, when, both stops, lock.' }),
       confirm: stops.isOrdered ? `Both sides ${settings}, read back` : 'An order is entered and read back',
       where: ['hinge'],
     }),

@@ -40,7 +40,13 @@ export function decideStops(draft: PlanDraft, options: OptionValues, week: numbe
       why: 'A stop set by guess can tear what was repaired.',
     })
   }
-  const source = brace ? (isSigned ? `ordered by ${brace.by}` : 'nobody is named for it') : name === exampleProtocol ? 'example' : `local table ${name}`
+  const source = brace
+    ? isSigned
+      ? `ordered by ${brace.by}`
+      : 'nobody is named for it'
+    : name === exampleProtocol
+      ? 'example'
+      : `local table ${name}`
   const decideDeg = (id: 'extension-stop' | 'flexion-stop', value: number): number =>
     draft.decide({
       id,

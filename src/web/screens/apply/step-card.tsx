@@ -92,13 +92,7 @@ export function StepCard({
       aria-label={`Step ${steps.indexOf(step) + 1} of ${steps.length}`}
       className="grid content-start gap-3 border-line bg-sheet p-3 pb-0 max-sm:-mx-3 max-sm:-mt-3 max-sm:border-b sm:gap-4 sm:rounded-3xl sm:border sm:p-6 sm:pb-0"
     >
-      <StopsOnStep
-        caseId={open.record.id}
-        stops={stops}
-        ways={ways}
-        isDriver={isDriver}
-        onDespite={() => actions.onDespite(stops, 'done')}
-      />
+      <StopsOnStep open={open} stops={stops} ways={ways} isDriver={isDriver} onDespite={() => actions.onDespite(stops, 'done')} />
       <StepBody key={step.id} open={open} plan={plan} step={step} control={control} brought={brought} onChecked={setChecked} />
       <div className="sticky bottom-0 -mx-3 flex flex-wrap items-center gap-3 rounded-b-3xl border-t border-line bg-sheet px-3 py-3 pointer-coarse:hidden sm:-mx-6 sm:px-6">
         <Button

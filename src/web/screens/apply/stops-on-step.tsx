@@ -1,21 +1,25 @@
+import { useState } from 'react'
+import { isOrdered } from '#core/model/orders'
+import { ordersAsked } from '#core/techniques/orders-for'
 import { useWords } from '../../sync/use-words'
 import { waitsForOrder, type BindingStop, type WaysOn } from '#core/runs/what-binds'
 import { hasRight } from '#contract/rights'
-import { ordersPlace } from '../../case/orders-place'
-import { Button, ButtonLink } from '../../parts/button'
+import { OrderSheet } from '../../case/order-sheet'
+import { Button } from '../../parts/button'
 import { formatDayAndClock } from '../../parts/format-time'
 import { Notice } from '../../parts/notice'
+import type { OpenCase } from '../../sync/case-store'
 import { usePerson } from '../../sync/session-store'
 
 /** Stops that stand on a step, first of all: Done does not pass them; a clinician may go on all the same, and says why. */
 export function StopsOnStep({
-  caseId,
+  open,
   stops,
   ways,
   isDriver,
   onDespite,
 }: {
-  caseId: string
+  open: OpenCase
   stops: readonly BindingStop[]
   ways: WaysOn
   isDriver: boolean
@@ -23,8 +27,11 @@ export function StopsOnStep({
 }) {
   const say = useWords()
   const person = usePerson()
+  const [isOrdering, setOrdering] = useState(false)
   if (stops.length === 0) return null
   const mayDecide = hasRight(person.roles, 'decide')
+  const { orders = {}, technique } = open.record
+  const asked = ordersAsked(technique)
   return (
     <div className="grid gap-2">
       {stops.map((stop) => (
@@ -33,9 +40,9 @@ export function StopsOnStep({
           {stop.sinceMs === undefined ? null : <span className="block">Since {formatDayAndClock(stop.sinceMs)}.</span>}
           {stop.code === waitsForOrder ? (
             <p>
-              <ButtonLink to={`/case/${caseId}/size-up#${ordersPlace}`} className="mt-2">
+              <Button className="mt-2" onClick={() => setOrdering(true)}>
                 Enter the order
-              </ButtonLink>
+              </Button>
             </p>
           ) : null}
         </Notice>
@@ -53,6 +60,13 @@ export function StopsOnStep({
           </Button>
         </div>
       )}
+      {isOrdering ? (
+        <OrderSheet
+          open={open}
+          first={asked.find((kind) => !isOrdered(orders[kind])) ?? asked[0] ?? null}
+          onClose={() => setOrdering(false)}
+        />
+      ) : null}
     </div>
   )
 }

@@ -11,6 +11,7 @@ import { gapsOf, isChangeWaiting, planInForce } from '#contract/views/plan-in-fo
 import { countingRuns } from '#contract/records/run-kind'
 import { sideStateOf } from '#contract/views/side-state'
 import { protocolOf } from '#contract/records/case'
+import { OrdersPanel } from '../../case/orders-panel'
 import { BeginWithout } from '../../case/begin-without'
 import { usePlanInHand } from '../../case/use-plan'
 import { Lane } from '../../lane/lane'
@@ -28,7 +29,6 @@ import { CrewForecast } from './crew-forecast'
 import { CrewPanel } from './crew-panel'
 import { HeatPanel } from './heat-panel'
 import { LayOutList } from './lay-out-list'
-import { OrdersPanel } from './orders-panel'
 import { SetupForm } from './setup-form'
 import { TemplatePanel } from './template-panel'
 import { WetStrip } from '../../case/wet-strip'
@@ -132,7 +132,7 @@ export function MakeReadyScreen() {
       }
     >
       <div className="grid grid-cols-[minmax(0,1fr)] content-start gap-5">
-        <OrdersPanel record={record} />
+        <OrdersPanel open={open} />
         <SetupForm
           setup={record.setup}
           technique={record.technique}

@@ -186,7 +186,7 @@ export function SizeUpScreen() {
             ) : null}
             {isReady && technique?.asks ? (
               <OrdersForm
-                caseId={record.id}
+                open={open}
                 asks={technique.asks}
                 orders={record.orders ?? {}}
                 entered={record.ordersEntered}

@@ -13,6 +13,7 @@ import { workOwed } from '#contract/views/work-owed'
 import type { RoundRecord } from '#contract/records/episode'
 import { hasRight, mayCorrect } from '#contract/rights'
 import { useNow } from '../../sync/use-now'
+import { OrdersPanel } from '../../case/orders-panel'
 import { RigPanel } from '../../case/rig-panel'
 import { StandingPanel } from '../../case/standing-panel'
 import { usePlanInForce } from '../../case/use-plan'
@@ -177,6 +178,11 @@ export function WatchScreen() {
               <RigPanel open={open} plan={plan} />
             </Fold>
           ) : null}
+          {record.ended ? null : (
+            <Fold label="Orders">
+              <OrdersPanel open={open} />
+            </Fold>
+          )}
           <Fold label="Papers">
             <WatchPapers record={record} noSheet={noSheet} onIncident={() => setSheet('incident')} />
           </Fold>
