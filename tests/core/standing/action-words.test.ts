@@ -11,6 +11,14 @@ const aloud = (situation: Situation, ...standing: readonly StandingDanger[]): re
   whatNow(standing, situation).map((id) => actionWords(id, situation, standing))
 
 describe('what to do, read aloud', () => {
+  it('an order against resuscitation is the first line of an arrest, whoever is there', () => {
+    for (const people of [1, 3]) {
+      const [first, second] = aloud(wearing('spine', { people, noResuscitation: 'Sorrel Vane' }), about('arrest'))
+      expect(first).to.match(/^There is an order against resuscitation, by Sorrel Vane/)
+      expect(second).to.match(people === 1 ? /^Shout and press Call/ : /compress/)
+    }
+    expect(aloud(wearing('spine', { noResuscitation: 'Sorrel Vane' }), about('cord'))[0]).to.not.include('resuscitation')
+  })
   it('arrest: out of the car, off the side, foot end down, and no older danger', () => {
     const arrest = about('arrest')
     expect(aloud(wearing('head', { posture: 'upright' }), arrest)[0]).to.match(/^Out the fastest way and flat on something firm: compress/)

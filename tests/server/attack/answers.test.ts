@@ -170,7 +170,7 @@ describe('an answer tells no more than its request may read', () => {
     expect((await later.get(`/api/cases/${plain.caseStream.id}`)).status).to.equal(200)
   })
 
-  it('a paired device sees nobody once its patient is claimed', async () => {
+  it('a paired device sees nobody once its patient is handed over', async () => {
     const admin = await harness.signIn('greta', ['admin'])
     const cookie = ((await admin.post('/api/admin/devices', { name: 'Rescue 4' })).headers.get('set-cookie') ?? '').split(';')[0] ?? ''
     const entered = await request(harness.address, '/api/session/emergency', { method: 'POST', headers: { cookie } })
@@ -180,6 +180,7 @@ describe('an answer tells no more than its request may read', () => {
     expect(await told(device, `/api/cases/${begun.caseStream.id}`)).to.match(/Ivo/)
     const claimer = await harness.signIn('clara', ['clinician'])
     expect((await claimer.send(begun.episodeStream, 'claimed', eventKinds.claimed.example)).status).to.equal(200)
+    expect((await claimer.send(begun.episodeStream, 'patient-received', { told: [], withoutWords: true })).status).to.equal(200)
     for (const path of [...addresses(begun), ...addresses(plain), ...addresses(hidden)])
       expect(await told(device, path), path).not.to.match(/Ivo|Sandpiper|Tova|Rill|Odo|Marl/)
     for (const kind of Object.keys(eventKinds) as EventKindId[]) {

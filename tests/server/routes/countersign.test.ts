@@ -61,6 +61,17 @@ describe('entries of trainees', () => {
     expect((await sign(ids, otto)).status).to.equal(200)
   })
 
+  it('an order by telephone waits for the name of who gave it, whoever entered it; by voice it does not', async () => {
+    const order = { by: 'Otto Marlowe-Pike', at: '2026-03-28T23:10:00Z', kg: 5 }
+    expect((await ada.send(opened.caseStream, 'ordered', { ordered: { pull: { ...order, how: 'voice' } } })).status).to.equal(200)
+    expect(await waiting()).to.equal(0)
+    expect((await ada.send(opened.caseStream, 'ordered', { ordered: { pull: { ...order, how: 'telephone' } } })).status).to.equal(200)
+    const otto = await harness.signIn('otto', ['lead'])
+    const [group] = await groups(otto)
+    expect(group).to.include({ signer: 'a lead', isYours: true })
+    expect(group?.entries.map((entry) => entry.words)).to.deep.equal(['Pull 5 kg, ordered by Otto Marlowe-Pike, telephone'])
+  })
+
   it('what a senior with an account said is signed by that senior alone; once the account has ended, by a lead', async () => {
     const said = { answer: 'words', what: 'open it', how: 'telephone', saw: [{ id: 'leg-left/pulse', level: 'urgent' }] }
     const bram = await harness.signIn('bram', ['clinician'])

@@ -1,102 +1,60 @@
 import { expect } from 'chai'
-import { v7 as uuidv7 } from 'uuid'
-import type { CaseRecord } from '#contract/records/case'
-import { unknownInjury } from '#contract/records/episode'
-import { techniques } from '#core/techniques/registry'
 import { openCase, startHarness, type Answer, type Client, type Harness, type OpenedCase } from '../../harness/server-harness'
+import type { CaseRecord } from '#contract/records/case'
 
-describe('technique, orders and device of a case', () => {
+describe('orders over the API', () => {
   let harness: Harness
-  let client: Client
+  let ada: Client
   let opened: OpenedCase
   before(async () => {
     harness = await startHarness()
-    client = await harness.signIn('ada', ['clinician'])
+    ada = await harness.signIn('ada', ['clinician'])
   })
   after(() => harness.stop())
   beforeEach(async () => {
-    opened = await openCase(client)
+    opened = await openCase(ada)
   })
 
-  const record = async (): Promise<CaseRecord> => (await client.get(`/api/cases/${opened.caseStream.id}`)).body['record'] as CaseRecord
-  /** What the core warns of, of the case as it stands. */
-  const codes = async (): Promise<readonly string[]> =>
-    (await harness.doubtsOf(opened.caseStream.id)).cautions.map((caution) => caution.code)
-  const placeInjury = (region: string, pattern: string): Promise<Answer> =>
-    client.send(opened.episodeStream, 'injury', {
-      injuryId: opened.injuryId,
-      injury: { ...unknownInjury, region, side: region === 'trunk' || region === 'neck' ? null : 'left', pattern, swelling: 'mild' },
+  const by = { by: 'Merryn Sale', at: '2026-03-28T23:10:00Z' }
+  const order = (ordered: object, who = ada): Promise<Answer> => who.send(opened.caseStream, 'ordered', { ordered })
+  const recordNow = async (): Promise<CaseRecord> => (await ada.get(`/api/cases/${opened.caseStream.id}`)).body['record'] as CaseRecord
+  const pathsOf = ({ body }: Answer): readonly string[] =>
+    ((body['errors'] ?? []) as readonly { readonly path: string }[]).map(({ path }) => path)
+
+  it('are entered by whoever heard them, one of each kind, the latest', async () => {
+    const nora = await harness.signIn('nora', ['trainee'])
+    expect((await order({ pull: { ...by, kg: 5 } }, nora)).status).to.equal(200)
+    expect((await order({ pull: { ...by, kg: 6 } })).status).to.equal(200)
+    expect((await order({ fasting: { ...by, what: 'from 02:00' } })).status).to.equal(200)
+    expect((await recordNow()).orders).to.deep.equal({ pull: { ...by, kg: 6 }, fasting: { ...by, what: 'from 02:00' } })
+  })
+
+  for (const [what, ordered, path] of [
+    ['no name', { pull: { at: by.at, kg: 5 } }, 'body/ordered/pull/by'],
+    ['an empty name', { pull: { ...by, by: '  ', kg: 5 } }, 'body/ordered/pull/by'],
+    ['no figure', { pull: by }, 'body/ordered/pull/kg'],
+    ['a figure that nothing has', { pull: { ...by, kg: 400 } }, 'body/ordered/pull/kg'],
+    ['stops that cross', { brace: { ...by, extensionStop: 60, flexionStop: 30, lock: 'open' } }, 'body/ordered/brace/flexionStop'],
+    ['an end before its beginning', { cut: { ...by, until: '2026-03-28T22:00:00Z' } }, 'body/ordered/cut/until'],
+    ['a day that no calendar has', { cut: { ...by, until: '2026-02-31T22:00:00Z' } }, 'body/ordered/cut/until'],
+    ['another way than the three', { cut: { ...by, how: 'by dream' } }, 'body/ordered/cut/how'],
+    ['two at once', { cut: by, fasting: by }, 'body/ordered'],
+    ['none', {}, 'body/ordered'],
+    ['something that nobody orders', { dance: by }, 'body/ordered/dance'],
+  ] as const)
+    it(`names the field: ${what}`, async () => {
+      const answer = await order(ordered)
+      expect([answer.status, pathsOf(answer)]).to.deep.equal([422, [path]])
+      expect((await recordNow()).orders).to.equal(undefined)
     })
 
-  for (const technique of techniques) {
-    it(`plans ${technique.id} for a case that changes to it`, async () => {
-      const region = technique.regions[0] ?? 'ankle'
-      await placeInjury(region, technique.patterns[0] ?? 'other')
-      const answer = await client.send(opened.caseStream, 'technique', { technique: technique.id })
-      expect(answer.status).to.equal(200)
-      expect(await codes()).not.to.include('wrong-region')
-      expect((await record()).technique).to.equal(technique.id)
-    })
-  }
-
-  it('says so when the technique is for another part of the body, and refuses one that does not exist', async () => {
-    await client.send(opened.caseStream, 'technique', { technique: 'care-collar' })
-    expect(await codes()).to.include('wrong-region')
-    const unknown = await client.send(opened.caseStream, 'technique', { technique: 'no-such-item' })
-    expect(unknown.status).to.equal(422)
-    expect((await record()).technique).to.equal('care-collar')
+  it('of two that contradict each other the second says which has to be withdrawn first', async () => {
+    expect((await order({ cut: by })).status).to.equal(200)
+    const other = { by: 'Sorrel Vane', at: '2026-03-28T23:20:00Z' }
+    const refused = await order({ close: other })
+    expect(refused.status).to.equal(422)
+    expect(String(refused.body['detail'])).to.include('“Close it again” contradicts “Cut it open”, ordered by Merryn Sale')
+    expect((await order({ cut: { ...other, withdrawn: true } })).status).to.equal(200)
+    expect((await order({ close: other })).status).to.equal(200)
   })
-
-  it('keeps the technique once the application has begun', async () => {
-    expect((await client.send(opened.caseStream, 'run-started', { runId: uuidv7(), withoutPlan: 'no plan in this test' })).status).to.equal(
-      200,
-    )
-    const answer = await client.send(opened.caseStream, 'technique', { technique: 'walker-boot' })
-    expect(answer.status).to.equal(422)
-    expect(answer.body['detail']).to.match(/application has begun/)
-    expect((await record()).technique).to.equal('leg-slab')
-    const dropped = await client.send(opened.caseStream, 'plan-dropped', {})
-    expect(dropped.status).to.equal(422)
-    expect(dropped.body['detail']).to.match(/application has begun/)
-  })
-
-  it('lifts the caution once weight is ordered, and keeps who ordered it', async () => {
-    await placeInjury('ankle', 'ankle-sprain')
-    await client.send(opened.caseStream, 'technique', { technique: 'walker-boot' })
-    expect(await codes()).to.include('not-ordered')
-    await client.send(opened.caseStream, 'options', { options: { weight: 'allowed' } })
-    const orders = { weight: { by: 'A. Lorne', at: '2026-01-10T08:00:00Z' } }
-    await client.send(opened.caseStream, 'orders', { orders })
-    expect(await codes()).not.to.include('not-ordered')
-    expect((await record()).orders).to.deep.equal(orders)
-  })
-
-  it('lets a cast be opened early once the last round is urgent', async () => {
-    await placeInjury('lower-leg', 'tibial-shaft-fracture')
-    await client.send(opened.caseStream, 'technique', { technique: 'cast-opening' })
-    const device = { material: 'plaster-fast', layers: 8, paddingLayers: 3, minutesSince: 30 }
-    await client.send(opened.caseStream, 'device', { device })
-    expect(await codes()).to.include('not-hard')
-    await client.send(opened.caseStream, 'device', { device: { ...device, lastRound: 'urgent' } })
-    expect(await codes()).not.to.include('not-hard')
-  })
-
-  for (const [kind, body] of [
-    ['orders', { orders: { oxygen: 'gills' } }],
-    ['orders', { orders: { week: -1 } }],
-    ['orders', { orders: { brace: { by: 'x', at: 'y', extensionStop: 60, flexionStop: 30, lock: 'open' } } }],
-    ['orders', { orders: { colour: 'green' } }],
-    ['device', { device: { material: 'wood' } }],
-    ['device', { device: { layers: 0 } }],
-    ['device', { device: { minutesSince: 'long' } }],
-    ['technique', {}],
-  ] as const) {
-    it(`refuses ${kind} ${JSON.stringify(body)} with 422 and stores nothing`, async () => {
-      const before = await record()
-      const answer = await client.send(opened.caseStream, kind, body)
-      expect(answer.status).to.equal(422)
-      expect((answer.body['errors'] as { path: string }[])[0]?.path).to.match(/^body\//)
-      expect(await record()).to.deep.equal(before)
-    })
-  }
 })

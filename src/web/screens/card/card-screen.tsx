@@ -1,15 +1,17 @@
 import { codeTexts } from '#contract/views/qr-modules'
 import { cardLines, cardTitle, receiversCard } from '#contract/views/receivers-card'
 import { planInForce } from '#contract/views/plan-in-force'
+import { isHandedOver } from '#contract/records/crew-hand-over'
 import { inUnits } from '#core/quantities/words-in-units'
 import { PaperLinks } from '../../case/paper-links'
 import { usePlan } from '../../case/use-plan'
 import { formatDayAndClock } from '../../parts/format-time'
 import { StagePage } from '../../parts/stage-page'
+import { TextField } from '../../parts/text-field'
 import { useOpenCase } from '../../sync/case-store'
 import { useSettings } from '../../sync/session-store'
 import { useNow } from '../../sync/use-now'
-import { GiveOver } from './give-over'
+import { GiveOver, useGivenTo, useSides } from './give-over'
 import { ScanCode } from './scan-code'
 
 /** Times on it are read again so often. */
@@ -21,15 +23,20 @@ export function CardScreen() {
   const { record, episode } = open
   const { units } = useSettings()
   const now = useNow(everyMs)
+  const [to, setTo] = useGivenTo(record.id)
+  const { mayGive, mayReceive, isCrew } = useSides(open)
   const plan = inUnits(planInForce(record, usePlan(open)), units)
   const at = (iso: string): string => formatDayAndClock(Date.parse(iso))
   const card = receiversCard(record, episode, plan, now, at)
   const told = cardLines(card)
   const texts = codeTexts(told)
+  const waits = isCrew && episode.crewHandOver?.given && !episode.crewHandOver.received
   return (
-    <StagePage title={cardTitle(record)}>
+    <StagePage title={cardTitle(record)} next={mayGive || mayReceive ? <GiveOver open={open} told={told} /> : undefined}>
       <div className="mx-auto grid max-w-6xl gap-6 lg:grid-cols-[minmax(0,1fr)_24rem]">
         <div className="grid content-start gap-4">
+          {isHandedOver(episode.crewHandOver) ? <p className="font-bold">Both sides have said so.</p> : null}
+          {waits ? <p className="font-bold">It waits for “I have the patient” on the other side; until then you keep the case.</p> : null}
           <p className="text-xl leading-snug font-bold">{card.who}</p>
           <dl className="grid gap-3">
             {card.sections.map(({ title, lines }) => (
@@ -44,17 +51,11 @@ export function CardScreen() {
             ))}
           </dl>
         </div>
-        <div className="grid content-start gap-6 max-lg:order-first">
-          <GiveOver open={open} told={told} />
-          <details className="lg:hidden">
-            <summary className="min-h-12 cursor-pointer content-center font-semibold underline underline-offset-4">
-              Show it as {texts.length === 1 ? 'a code' : `${texts.length} codes`} to scan
-            </summary>
-            <Codes texts={texts} />
-          </details>
-          <div className="max-lg:hidden">
-            <Codes texts={texts} />
-          </div>
+        <div className="grid content-start gap-6">
+          {mayGive ? (
+            <TextField label="To whom or where, if you like" value={to} maxLength={120} onChange={(event) => setTo(event.target.value)} />
+          ) : null}
+          <Codes texts={texts} />
           <PaperLinks caseId={record.id} papers={['receivers-card']} />
         </div>
       </div>
