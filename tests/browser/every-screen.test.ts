@@ -56,6 +56,7 @@ const everyScreen = [
   'check',
   'watch',
   'record',
+  'card',
   'guide',
   'guide/leg-cast',
   'practice',
@@ -125,6 +126,7 @@ describe('every screen', () => {
         `fetch('/api/practice/sittings').then((one) => one.json()).then((one) => arguments[0]('/practice/run/' + one.sittings.find((each) => each.result).id))`,
       ),
     )
+    pathOf.set('card', pathOf.get('apply')?.replace(/apply$/, 'card') ?? '/nowhere')
     pathOf.set('record', pathOf.get('apply')?.replace(/apply$/, 'record') ?? '/nowhere')
   })
 

@@ -2,6 +2,7 @@ import { useState } from 'react'
 import { paths } from '#contract/api/paths'
 import type { WardAnswer } from '#contract/api/pager'
 import type { BoardAnswer } from '#contract/views/board'
+import { ButtonLink } from '../parts/button'
 import { ChoiceRow } from '../parts/choice-row'
 import { Notice } from '../parts/notice'
 import { TextField } from '../parts/text-field'
@@ -82,6 +83,12 @@ export function MoveSheet({ open, onClose }: { open: OpenCase; onClose: () => vo
           onChange={setTransfer}
         />
       ) : null}
+      <p>
+        To another crew or house:{' '}
+        <ButtonLink look="quiet" to={`/case/${open.record.id}/card`}>
+          Receiver’s card
+        </ButtonLink>
+      </p>
       {taken && isSeen ? (
         <Notice tone="caution" lead={`${place.trim()} has ${taken} by the Board.`} role="alert">
           Look whether that still holds; then move all the same, or choose another place.

@@ -279,6 +279,7 @@ function Finished({ caseId, run, onBack }: { caseId: string; run: RunRecord; onB
           {label}
         </ButtonLink>
         <ButtonLink to={`/case/${caseId}/record`}>Run record</ButtonLink>
+        <ButtonLink to={`/case/${caseId}/card`}>Receiver’s card</ButtonLink>
         {onBack ? <Button onClick={onBack}>Back one step</Button> : null}
       </div>
     </section>

@@ -79,9 +79,14 @@ export function CheckScreen() {
       lane={<Lane geometry={plan.geometry} units={units} layers={['padding', 'slab', 'points']} lit={['dorsal-foot-pulse']} />}
       next={
         record.appliedAt ? (
-          <ButtonLink look="next" to={`/case/${record.id}/watch`}>
-            Watch
-          </ButtonLink>
+          <>
+            <ButtonLink look="quiet" to={`/case/${record.id}/card`}>
+              Receiver’s card
+            </ButtonLink>
+            <ButtonLink look="next" to={`/case/${record.id}/watch`}>
+              Watch
+            </ButtonLink>
+          </>
         ) : null
       }
     >
