@@ -1,5 +1,4 @@
 import { expect } from 'chai'
-import { eventKinds } from '#contract/events/index'
 import type { BoardRow } from '#contract/views/board'
 import type { EpisodeRecord } from '#contract/records/episode'
 import { clientOf, openCase, reading, request, startHarness, type Answer, type Client, type Harness } from '../../harness/server-harness'
@@ -111,11 +110,12 @@ describe('a patient whom a paired device brought is handed over', () => {
   it('a stay whose cases have all ended is claimed by nobody before one of them is reopened', async () => {
     const somebody = await enter()
     const { caseStream, episodeStream } = await openCase(somebody)
-    expect((await bram.send(caseStream, 'ended', eventKinds.ended.example)).status).to.equal(200)
+    const version = async (): Promise<number> => Number((await bram.get(`/api/cases/${caseStream.id}`)).body['version'])
+    expect((await bram.send(caseStream, 'ended', { how: 'other-hospital', note: '' }, await version())).status).to.equal(200)
     harness.now += 60_000
     const late = await bram.send(episodeStream, 'claimed', { words: 'I was there with Ola' })
     expect([late.status, wordsOf(late)]).to.satisfy(() => late.status === 422 && wordsOf(late).includes('reopen its case first'))
-    expect((await bram.send(caseStream, 'reopened', { reason: 'it was another one' })).status).to.equal(200)
+    expect((await bram.send(caseStream, 'reopened', { reason: 'it was another one' }, await version())).status).to.equal(200)
     expect((await bram.send(episodeStream, 'claimed', { words: 'I was there with Ola' })).status).to.equal(200)
   })
 })
