@@ -129,6 +129,9 @@ describe('in the field: two patients on a phone without a line and without an ac
     await crew.click('link', /neck/)
     await crew.driver.wait(async () => /^Step 7 of/.test(await shownNumber()), patienceMs)
     expect(await caseOf(crew)).to.equal(first)
+    // In the field the short look stands there first.
+    await crew.click('button', 'Record the baseline')
+    await crew.waitForText('16 open')
   }).timeout(60_000)
 
   it('a claim adds a person and takes nothing from the phone, though Apply is open there', async () => {

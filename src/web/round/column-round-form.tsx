@@ -1,4 +1,6 @@
 import type { RoundBody } from '#contract/events/rounds/round'
+import { isPairedDevice } from '#contract/rights'
+import { usePerson } from '../sync/session-store'
 import { ChoiceRow } from '../parts/choice-row'
 import { useNarrow } from '../parts/use-narrow'
 import { cannotAll, restIsNormal, type RoundCell } from './rest-is-normal'
@@ -14,7 +16,10 @@ const limbs = ['arm', 'leg'] as const
 const sides = ['left', 'right'] as const
 
 /** One look at a neck or spine: what it does itself, then pulse, strength and feeling of all four limbs; in the field a short one. */
-export function ColumnRoundForm({ watched, ...round }: RoundProps & { watched: 'neck' | 'spine' }) {
+export function ColumnRoundForm({ watched, ...asked }: RoundProps & { watched: 'neck' | 'spine' }) {
+  // Who works on a device that is nobody's is in the field: the short one stands there first, and the whole one is a tap away.
+  const isField = isPairedDevice(usePerson().roles)
+  const round: RoundProps = isField && !asked.initial ? { ...asked, initial: { form: 'short' } } : asked
   const isNarrow = useNarrow()
   const own = columnItems(watched)
   const rowsOf = (limb: 'arm' | 'leg', entries: RoundEntries): readonly RoundItem[] =>

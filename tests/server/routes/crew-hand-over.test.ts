@@ -113,7 +113,7 @@ describe('a patient whom a paired device brought is handed over', () => {
     const version = async (): Promise<number> => Number((await bram.get(`/api/cases/${caseStream.id}`)).body['version'])
     expect((await bram.send(caseStream, 'ended', { how: 'other-hospital', note: '' }, await version())).status).to.equal(200)
     harness.now += 60_000
-    const late = await bram.send(episodeStream, 'claimed', { words: 'I was there with Ola' })
+    const late = await bram.sendAs(episodeStream, 'claimed', { words: 'I was there with Ola' }, { at: new Date(harness.now).toISOString() })
     expect([late.status, wordsOf(late)]).to.satisfy(() => late.status === 422 && wordsOf(late).includes('reopen its case first'))
     expect((await bram.send(caseStream, 'reopened', { reason: 'it was another one' }, await version())).status).to.equal(200)
     expect((await bram.send(episodeStream, 'claimed', { words: 'I was there with Ola' })).status).to.equal(200)
