@@ -134,11 +134,12 @@ export function createDraft(clinicalCase: ClinicalCase, ctx: PlanContext, declar
       return estimate
     },
     labelOf: (id) => declaredAs(id).label,
-    decide({ range, ...draft }, refuse) {
+    decide(draft, refuse) {
       const definition = declaredAs(draft.id)
       const unit = draft.unit === undefined ? definition.unit : draft.unit
+      const { range } = draft
       const decision: Decision = {
-        ...draft,
+        ...(range === undefined ? draft : withoutRange(draft)),
         label: draft.label ?? definition.label,
         unit,
         school: draft.school ?? null,
@@ -189,6 +190,10 @@ export function createDraft(clinicalCase: ClinicalCase, ctx: PlanContext, declar
       }
     },
   }
+}
+
+function withoutRange({ range: _, ...draft }: DecisionDraft): DecisionDraft {
+  return draft
 }
 
 /** A working line for an estimate, with its side, its time and its place on the lane. */

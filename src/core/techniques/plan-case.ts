@@ -11,8 +11,7 @@ import { findTechnique } from './registry'
 import { withChangeOver } from './change-over'
 import type { OptionValues, Technique, TechniqueOutcome } from '../planner/technique'
 import { atSteps } from '../planner/at-steps'
-import { mustsOf } from '../model/order-rule'
-import { rolesIn } from '../model/step-role'
+import { shapeOfSteps } from './shape-of-steps'
 import { itemsAtHand, usableOverrules } from '../planner/usable-overrules'
 import type { PlanContext } from '../model/plan-context'
 import { createDraft, type PlanDraft } from '../planner/draft'
@@ -46,13 +45,19 @@ export function planCase(entered: ClinicalCase, ctx: PlanContext, readProblems: 
   if (!worked) return null
   const { technique, clinicalCase, options, outcome } = worked
   const { decisions, problems, materials, pending, ...collected } = worked.collected
-  const own = outcome.steps.map((step): Step => ({ ...step, roles: rolesIn(technique.roles, step.id) ?? [] }))
-  const musts = mustsOf(technique.musts, own)
+  const { roles, musts } = shapeOfSteps(technique, outcome.steps)
+  // A copy of each is made here, once: what is found out of the whole plan is put into it below.
+  const own = outcome.steps.map((step, at): Step => ({ ...step, roles: roles[at] ?? [], cautions: [] }))
   const old = findTechnique(clinicalCase.replaces ?? '')
   const steps = old ? withChangeOver(own, old, technique) : own
   const cautions = collected.cautions.map((caution) => atSteps(caution, steps))
-  const codesByStep = new Map<string, Set<string>>()
-  for (const one of cautions) for (const id of one.steps) codesByStep.set(id, (codesByStep.get(id) ?? new Set()).add(one.code))
+  const codesByStep = new Map<string, string[]>()
+  for (const { code, steps: bitten } of cautions)
+    for (const id of bitten) {
+      const codes = codesByStep.get(id)
+      if (!codes) codesByStep.set(id, [code])
+      else if (!codes.includes(code)) codes.push(code)
+    }
   const plan: Plan = {
     format: 'zesty-wren/plan',
     version: 1,
@@ -65,7 +70,8 @@ export function planCase(entered: ClinicalCase, ctx: PlanContext, readProblems: 
     procedure: {
       // Steps that take an old device off say by themselves what binds them.
       steps: steps.map((step) => {
-        const whole: Written<Step> = { ...step, cautions: [...(codesByStep.get(step.id) ?? [])] }
+        const whole = step as Written<Step>
+        whole.cautions = codesByStep.get(step.id) ?? []
         const bound = musts.get(step.id)
         if (bound) whole.musts = bound
         return step.items ? Object.assign(whole, laidOut(step.items, materials)) : whole
