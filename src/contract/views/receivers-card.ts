@@ -31,6 +31,8 @@ export interface ReceiversCard {
 /** Of what is owed, so many lines: the code has to be read by a camera. */
 const mostOwed = 8
 const mostNotes = 4
+/** Letters of a note: the card is one page. */
+const longestNote = 240
 
 /**
  * The receiver's card of a case: what is on as built, what was felt before, after and now, what stands and what is owed.
@@ -89,7 +91,12 @@ function happened(record: CaseRecord, episode: EpisodeRecord, at: (iso: string) 
 }
 
 function notes({ notes: all }: CaseRecord, at: (iso: string) => string): readonly string[] {
-  return all.slice(-mostNotes).map(({ text, at: noted }) => `${at(noted)} “${text}”`)
+  return all
+    .slice(-mostNotes)
+    .map(
+      ({ text, at: noted }) =>
+        `${at(noted)} “${text.length > longestNote ? `${text.slice(0, longestNote)}…” (longer in the case)` : `${text}”`}`,
+    )
 }
 
 const carefulFlags = ['adhesive-allergy', 'latex-allergy', 'anticoagulated'] as const satisfies readonly AskedFlag[]

@@ -11,6 +11,7 @@ import { downtimeBlocks, printDowntimePack } from '../../../src/server/papers/do
 import { printFlow, type FlowBlock } from '../../../src/server/papers/flow-paper'
 import { printHandOver } from '../../../src/server/papers/hand-over-paper'
 import { incidentBlocks, printIncident } from '../../../src/server/papers/incident-paper'
+import { printReceiversCard } from '../../../src/server/papers/receivers-card-paper'
 import { printRunRecord } from '../../../src/server/papers/run-record-paper'
 import { exampleOf } from '../../harness/example-cases'
 import { textsOf } from '../../harness/flow-texts'
@@ -105,5 +106,26 @@ describe('a count sheet', () => {
       ['Plaster 15 cm', '', '', '', ''],
     ])
     expect(countSheetBlocks('Count: Empty', []).find((sheetBlock) => sheetBlock.kind === 'table')?.rows).to.deep.equal([])
+  })
+})
+
+describe('a receiver’s card on paper', () => {
+  it('is one page also after a long night, with its codes on it', async () => {
+    const busy = caseAfter(
+      event('plan', { plan }, 1),
+      event('run-started', { runId: 'r1' }, 2),
+      ...Array.from({ length: 6 }, (_, at) => event('note', { text: 'w'.repeat(1800) }, 5 + at)),
+      ...Array.from({ length: 12 }, (_, at) =>
+        event('task-added', { text: `Look at the toes, ${at}`, dueAt: printedAt, who: '' }, 20 + at),
+      ),
+    )
+    const looked = stayAfter(
+      event('flags', { flags: ['anticoagulated', 'diabetes', 'several-injuries', 'head-injury'] }, 1),
+      ...[5, 30, 60].map((atMin, index) =>
+        event('round', { findings: bothLegs('left'), cases: ['c1'], outcome: 'done', reason: '', isBaseline: index === 0 }, atMin),
+      ),
+    )
+    for (const sheet of ['a4', 'letter'] as const)
+      expect(await pagesOf(await printReceiversCard(busy, looked, plan, printedAt, sheet)), sheet).to.equal(1)
   })
 })
