@@ -21,6 +21,7 @@ import { handsAt } from '#core/runs/hands-at'
 import { CallAct } from '../../case/call-act'
 import { useCalling } from '../../case/use-calling'
 import { useStanding } from '../../case/use-standing'
+import { StepHeadline } from './step-headline'
 import { LineSwitch, StepLine, useStepLine } from './step-line'
 import { StrapWork } from './strap-work'
 import { UnderneathWork } from './underneath-work'
@@ -98,11 +99,12 @@ export function StepBody({
         {isRepeat ? <p className="rounded-lg border border-known px-2.5 py-0.5 font-bold">once more</p> : null}
         {switches}
       </div>
-      <p
-        className={`max-w-[34ch] text-[1.5rem] leading-[1.25] font-semibold sm:max-w-none ${said.text.length > 110 ? '' : 'sm:text-[1.8rem]'}`}
-      >
-        {said.text}
-      </p>
+      <StepHeadline
+        text={said.text}
+        number={number}
+        of={steps.length}
+        className={`max-w-[34ch] text-[1.5rem] leading-[1.25] sm:max-w-none ${said.text.length > 110 ? '' : 'sm:text-[1.8rem]'}`}
+      />
       {step.say ? (
         <p className="max-w-[60ch] border-l-4 border-known pl-3 text-[1.05rem]">
           <span className="block text-sm font-bold text-soft">Say to the patient</span>“{said.say}”

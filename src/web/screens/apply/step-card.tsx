@@ -15,6 +15,7 @@ import { Button } from '../../parts/button'
 import type { OpenCase } from '../../sync/case-store'
 import { usePlan } from '../../case/use-plan'
 import { StepBody } from './step-body'
+import { beginAtSentence } from './step-headline'
 import { StopsOnStep } from './stops-on-step'
 import { underneathAt } from './underneath-work'
 import type { RunControl } from './use-run'
@@ -46,8 +47,10 @@ export function StepCard({
 }) {
   const card = useRef<HTMLElement>(null)
   const { steps, isDriver } = control
+  const isArriving = useRef(true)
   useEffect(() => {
-    if (document.activeElement !== card.current) card.current?.focus({ preventScroll: true })
+    if (card.current) beginAtSentence(card.current, isArriving.current)
+    isArriving.current = false
   }, [step.id])
   const [checkedStep, setCheckedStep] = useState<string | null>(null)
   const setChecked = useCallback((isChecked: boolean) => setCheckedStep(isChecked ? step.id : null), [step.id])
@@ -90,7 +93,7 @@ export function StepCard({
       ref={card}
       tabIndex={0}
       aria-label={`Step ${steps.indexOf(step) + 1} of ${steps.length}`}
-      className="grid content-start gap-3 border-line bg-sheet p-3 pb-0 max-sm:-mx-3 max-sm:-mt-3 max-sm:border-b sm:gap-4 sm:rounded-3xl sm:border sm:p-6 sm:pb-0"
+      className="grid scroll-mt-28 content-start gap-3 border-line bg-sheet p-3 pb-0 lg:scroll-mt-4 max-sm:-mx-3 max-sm:-mt-3 max-sm:border-b sm:gap-4 sm:rounded-3xl sm:border sm:p-6 sm:pb-0"
     >
       <StopsOnStep open={open} stops={stops} ways={ways} isDriver={isDriver} onDespite={() => actions.onDespite(stops, 'done')} />
       <StepBody key={step.id} open={open} plan={plan} step={step} control={control} brought={brought} onChecked={setChecked} />

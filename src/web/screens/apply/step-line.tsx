@@ -2,6 +2,7 @@ import { Maximize2, Minimize2 } from 'lucide-react'
 import type { Caution } from '#core/model/plan'
 import type { Step } from '#core/model/step'
 import { useSearchParams } from 'react-router'
+import { StepHeadline } from './step-headline'
 import { ToneShape } from '../../parts/tone-shape'
 
 /** Whether steps are shown as one line, for a screen on the wall that everybody reads; it stands in the address. */
@@ -42,7 +43,7 @@ export function StepLine({ step, number, of, cautions }: { step: Step; number: n
       <p className="numeral text-soft">
         Step {number} of {of}
       </p>
-      <p className="text-[2.2rem] leading-tight font-bold text-balance xl:text-[2.8rem]">{step.text}</p>
+      <StepHeadline text={step.text} number={number} of={of} className="text-[2.2rem] leading-tight text-balance xl:text-[2.8rem]" />
       {cautions.length > 0 ? (
         <ul className="grid gap-2">
           {cautions.map((caution) => (
