@@ -108,11 +108,14 @@ describe('in the field: two patients on a phone without a line and without an ac
       expect(await shownNumber()).to.match(new RegExp(`^Step ${step} of`))
       await finishStep(crew)
       const next = await shownNumber()
-      const [said, topPx] = await crew.evaluate<readonly [string, number]>(
-        'return [document.activeElement.ariaLabel ?? "", document.activeElement.getBoundingClientRect().top]',
+      const [said, topPx, isSeen] = await crew.evaluate<readonly [string, number, boolean]>(
+        `const headline = document.activeElement
+         const { left, top } = headline.getBoundingClientRect()
+         return [headline.ariaLabel ?? '', top, document.elementFromPoint(left + 5, top + 5) === headline]`,
       )
       expect(said, 'a step begins at its sentence').to.match(new RegExp(`Step ${step + 1} of \\d+\\.$`))
-      expect(topPx, 'which is at the top of the view').to.be.within(0, 130)
+      expect(topPx, 'which is at the top of the view').to.be.within(0, 260)
+      expect(isSeen, 'and nothing lies over it').to.equal(true)
       await crew.driver.navigate().refresh()
       await crew.driver.wait(async () => (await shownNumber()) === next, patienceMs, `${next} was lost`)
     }

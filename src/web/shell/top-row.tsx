@@ -1,4 +1,4 @@
-import type { ReactNode } from 'react'
+import { useLayoutEffect, useRef, type ReactNode, type RefObject } from 'react'
 import { Link, useLocation } from 'react-router'
 import { Plus } from 'lucide-react'
 import { findEventKind } from '#contract/events/index'
@@ -31,10 +31,14 @@ export function TopRow({ onHelp, onCaseSlot }: { onHelp: () => void; onCaseSlot:
   const mayWork = hasRight(roles, 'read') || isPairedDevice(roles)
   const { rooms, more } = mainLinks(roles)
   const isCase = pathname.startsWith('/case/')
+  const header = useRef<HTMLElement>(null)
+  useHeightBelow(header, isStuck)
   const folded = isCase ? rooms : isNarrow ? rooms.slice(wordsOnPhone - 1) : []
   return (
     // While something cannot be sent that stays in sight, however far the page is scrolled.
     <header
+      ref={header}
+      data-sticks
       className={`flex min-h-14 flex-wrap items-start gap-x-1 border-b border-line bg-sheet px-1.5 sm:pr-4 sm:pl-2 print:hidden ${isStuck ? 'sticky top-0 z-30' : 'relative'}`}
     >
       {isCase && isNarrow ? null : (
@@ -65,6 +69,18 @@ export function TopRow({ onHelp, onCaseSlot }: { onHelp: () => void; onCaseSlot:
       <TimerDock isLocked={!mayWork} />
     </header>
   )
+}
+
+/** Tells what else sticks at the top of a page how high this row stands there: nothing lies behind it. */
+function useHeightBelow(row: RefObject<HTMLElement | null>, isStuck: boolean): void {
+  useLayoutEffect(() => {
+    const { style } = document.documentElement
+    const tell = (): void => style.setProperty('--stuck-row', isStuck ? `${row.current?.offsetHeight ?? 0}px` : '0px')
+    const watch = new ResizeObserver(tell)
+    if (row.current) watch.observe(row.current)
+    tell()
+    return () => watch.disconnect()
+  }, [row, isStuck])
 }
 
 function Rooms({ rooms, pathname, children }: { rooms: readonly MainLink[]; pathname: string; children: ReactNode }) {

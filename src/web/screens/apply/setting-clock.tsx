@@ -51,7 +51,8 @@ export function SettingClock({ caseId, run, steps, step }: { caseId: string; run
   return (
     <section
       aria-label="Setting clock"
-      className="grid grid-cols-[minmax(0,1fr)] content-start gap-1.5 border-line bg-paper px-3 py-1.5 max-lg:sticky max-lg:top-0 max-lg:z-20 max-lg:border-b lg:rounded-3xl lg:border lg:bg-sheet lg:px-4 lg:py-3"
+      data-sticks
+      className="grid grid-cols-[minmax(0,1fr)] content-start gap-1.5 border-line bg-paper px-3 py-1.5 max-lg:sticky max-lg:top-(--stuck-row,0px) max-lg:z-20 max-lg:border-b lg:rounded-3xl lg:border lg:bg-sheet lg:px-4 lg:py-3"
     >
       <ul aria-label="Workable now" className="grid grid-cols-[minmax(0,1fr)] gap-1.5">
         {first ? (

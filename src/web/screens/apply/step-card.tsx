@@ -93,7 +93,7 @@ export function StepCard({
       ref={card}
       tabIndex={0}
       aria-label={`Step ${steps.indexOf(step) + 1} of ${steps.length}`}
-      className="grid scroll-mt-28 content-start gap-3 border-line bg-sheet p-3 pb-0 lg:scroll-mt-4 max-sm:-mx-3 max-sm:-mt-3 max-sm:border-b sm:gap-4 sm:rounded-3xl sm:border sm:p-6 sm:pb-0"
+      className="grid content-start gap-3 border-line bg-sheet p-3 pb-0 max-sm:-mx-3 max-sm:-mt-3 max-sm:border-b sm:gap-4 sm:rounded-3xl sm:border sm:p-6 sm:pb-0"
     >
       <StopsOnStep open={open} stops={stops} ways={ways} isDriver={isDriver} onDespite={() => actions.onDespite(stops, 'done')} />
       <StepBody key={step.id} open={open} plan={plan} step={step} control={control} brought={brought} onChecked={setChecked} />

@@ -1,12 +1,7 @@
 /** What a step says to do: where its reading begins, for eyes and for a screen reader, which hears how far the run is behind it. */
 export function StepHeadline({ text, number, of, className }: { text: string; number: number; of: number; className: string }) {
   return (
-    <h2
-      data-headline
-      tabIndex={-1}
-      aria-label={`${text} Step ${number} of ${of}.`}
-      className={`scroll-mt-28 font-semibold outline-none lg:scroll-mt-4 ${className}`}
-    >
+    <h2 data-headline tabIndex={-1} aria-label={`${text} Step ${number} of ${of}.`} className={`font-semibold outline-none ${className}`}>
       {text}
     </h2>
   )
@@ -23,8 +18,20 @@ export function beginAtSentence(card: HTMLElement, isArriving: boolean): void {
   ;(headline ?? card).focus({ preventScroll: true })
   if (isArriving) return
   const first = card.querySelector<HTMLElement>('[role=alert]') ? card : (headline ?? card)
+  const coveredPx = heightOfWhatSticks()
   const { top, bottom } = first.getBoundingClientRect()
-  const isInView = top >= 0 && bottom <= window.innerHeight
+  const isInView = top >= coveredPx && bottom <= window.innerHeight
   const isBeside = window.matchMedia('(min-width: 64rem)').matches
-  if (!isBeside || !isInView) first.scrollIntoView({ block: 'start' })
+  if (isBeside && isInView) return
+  first.style.scrollMarginTop = `${coveredPx + clearancePx}px`
+  first.scrollIntoView({ block: 'start' })
+}
+
+const clearancePx = 12
+
+/** What stands at the top of the view however far it is scrolled, px. */
+function heightOfWhatSticks(): number {
+  return [...document.querySelectorAll<HTMLElement>('[data-sticks]')]
+    .filter((one) => getComputedStyle(one).position === 'sticky')
+    .reduce((sum, one) => sum + one.offsetHeight, 0)
 }
