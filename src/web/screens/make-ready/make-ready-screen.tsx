@@ -7,6 +7,7 @@ import { v7 as uuidv7 } from 'uuid'
 import { spoken } from '#core/model/vocabulary'
 import type { Decision } from '#core/model/decision'
 import { gripWords, gripsNeeded } from '#core/runs/grips'
+import { orderLines } from '#contract/views/order-lines'
 import { gapsOf, isChangeWaiting, planInForce } from '#contract/views/plan-in-force'
 import { countingRuns } from '#contract/records/run-kind'
 import { sideStateOf } from '#contract/views/side-state'
@@ -48,6 +49,7 @@ export function MakeReadyScreen() {
   const plan = isTrying ? live : planInForce(record, live)
   const gaps = gapsOf(record, open.episode)
   const waits = isChangeWaiting(record, open.episode, live)
+  const isOrdered = orderLines(record).length > 0
   const isHeld = sideStateOf(record, open.episode) !== 'settled'
   const heat = taskOf(tasks, 'peak-skin-temp')
   const crew = taskOf(tasks, 'least-crew')
@@ -132,7 +134,8 @@ export function MakeReadyScreen() {
       }
     >
       <div className="grid grid-cols-[minmax(0,1fr)] content-start gap-5">
-        <OrdersPanel open={open} />
+        {/* What was ordered is said back first; where nothing was, the way to enter one stands after the work. */}
+        {isOrdered ? <OrdersPanel open={open} /> : null}
         <SetupForm
           setup={record.setup}
           technique={record.technique}
@@ -167,6 +170,7 @@ export function MakeReadyScreen() {
           />
         ) : null}
         <PlanMessages plan={live} decisions={[...slowDecisions, decisionInRole(live, 'sets')?.id ?? '']} showProblems={false} />
+        {isOrdered ? null : <OrdersPanel open={open} />}
       </div>
       {shown ? <WorkingSheet decision={shown} onClose={() => setShown(null)} /> : null}
     </StagePage>
