@@ -1,7 +1,6 @@
 import { expect } from 'chai'
 import { openFolds, signIn, startBrowser, type TestBrowser } from '../harness/browser'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
-import { itAtLength } from '../harness/long'
 import { quietRound, seedCase, sendApplied, sendRound } from '../harness/seed-case'
 
 let server: LiveServer

@@ -13,7 +13,7 @@ export function keepPatientOf(open: OpenCase): void {
   const { record, episode } = open
   const injury = episode.injuries[record.injuryId]
   const part = injury && isPlaced(injury) ? [injury.side?.toUpperCase(), spoken(injury.region ?? '')].filter(Boolean).join(' ') : ''
-  keepPatient(open, state.person.id, {
+  keepPatient(open, state.person, {
     part,
     device: findTechnique(record.technique)?.name ?? record.technique,
     onSince: record.removedAt === null ? onSinceAt(record) : null,

@@ -1,20 +1,23 @@
 import { useEffect, useState } from 'react'
-import { readSealed } from '../sync/device'
+import { readSealed, type PatientHere } from '../sync/device'
 import { resumePatients, usePatientsHere } from '../sync/patients-here'
 import { useSealed } from '../sync/sealed-outbox'
 
 /** Before anybody may read more: this device's patients by their initials, what they wear, and how much of each is not sent. */
 export function PatientsWaiting() {
-  const patients = usePatientsHere((store) => store.patients).filter(({ gone }) => gone === undefined)
+  const all = usePatientsHere((store) => store.patients)
   const unsent = useUnsentByStream()
+  const countOf = ({ caseId, episodeId }: PatientHere): number => (unsent.get(caseId) ?? 0) + (unsent.get(episodeId) ?? 0)
+  const patients = all.filter((one) => one.gone === undefined && (one.isAccountless || countOf(one) > 0))
   useEffect(() => void resumePatients(), [])
   if (patients.length === 0) return null
   return (
     <section aria-label="This device’s patients" className="grid gap-1.5">
       <h2 className="font-bold">This device’s patients</h2>
       <ul className="grid gap-1">
-        {patients.map(({ caseId, episodeId, initials, device }) => {
-          const count = (unsent.get(caseId) ?? 0) + (unsent.get(episodeId) ?? 0)
+        {patients.map((patient) => {
+          const { caseId, initials, device } = patient
+          const count = countOf(patient)
           return (
             <li key={caseId} className="flex flex-wrap justify-between gap-x-3">
               <span>

@@ -178,7 +178,8 @@ export function holdNewCase(caseId: string, episodeId: string, opening: readonly
 export function beginCase(): void {
   const { opening, caseId, episodeId } = useCaseStore.getState()
   if (opening.length === 0) return
-  if (caseId && episodeId) notePatientBegun(caseId, episodeId, writer().actor)
+  const { state } = useSession.getState()
+  if (caseId && episodeId && state.status === 'signed-in') notePatientBegun(caseId, episodeId, state.person)
   useCaseStore.setState({ opening: [] })
   for (const event of opening) void sendEvent(event)
 }

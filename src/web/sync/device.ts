@@ -23,6 +23,8 @@ export interface PatientHere {
   readonly episodeId: string
   /** Who began it: an account, or the device itself. */
   readonly personId: string
+  /** Begun without an account: it stays listed until it is handed over or ended. Of an account it is while something of it is not sent. */
+  readonly isAccountless: boolean
   /** "A.P.", or how somebody without a name is called. */
   readonly initials: string
   readonly device: string

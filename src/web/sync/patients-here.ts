@@ -1,10 +1,12 @@
 import { create } from 'zustand'
 import type { CaseAnswer } from '#contract/api/answers'
 import { paths } from '#contract/api/paths'
+import type { Person } from '#contract/api/session'
+import { isPairedDevice } from '#contract/rights'
 import { isHandedOver } from '#contract/records/crew-hand-over'
 import { initialsOf, patientLabel } from '#contract/records/episode'
 import { callApi } from './api'
-import { dropPatient, readPatients, writePatient, type PatientGone, type PatientHere } from './device'
+import { dropPatient, readPatients, readSealed, writePatient, type PatientGone, type PatientHere } from './device'
 import { currentDurable } from './session-store'
 import type { Folded } from './fold-waiting'
 
@@ -26,7 +28,9 @@ const goneForMs = 12 * 3_600_000
 /** Reads the list, also before anybody has signed in; it is there without a line. */
 export async function resumePatients(): Promise<void> {
   const kept = await readPatients().catch(() => [])
-  const isOld = ({ gone }: PatientHere): boolean => gone !== undefined && Date.now() - Date.parse(gone.at) > goneForMs
+  const unsent = new Set((await readSealed().catch(() => [])).map(({ streamId }) => streamId))
+  const isOld = ({ caseId, episodeId, isAccountless, gone }: PatientHere): boolean =>
+    gone === undefined ? !isAccountless && !unsent.has(caseId) && !unsent.has(episodeId) : Date.now() - Date.parse(gone.at) > goneForMs
   for (const { caseId } of kept.filter(isOld)) void dropPatient(caseId).catch(() => undefined)
   const here = usePatientsHere.getState().patients
   const others = kept.filter((one) => !isOld(one) && !here.some(({ caseId }) => caseId === one.caseId))
@@ -34,8 +38,8 @@ export async function resumePatients(): Promise<void> {
 }
 
 /** A case begins on this device. */
-export function notePatientBegun(caseId: string, episodeId: string, personId: string): void {
-  put({ caseId, episodeId, personId, initials: '', device: '', onSince: null })
+export function notePatientBegun(caseId: string, episodeId: string, person: Pick<Person, 'id' | 'roles'>): void {
+  put({ caseId, episodeId, personId: person.id, isAccountless: isPairedDevice(person.roles), initials: '', device: '', onSince: null })
 }
 
 /**
@@ -44,7 +48,7 @@ export function notePatientBegun(caseId: string, episodeId: string, personId: st
  */
 export function keepPatient(
   { record, episode }: Folded,
-  personId: string,
+  person: Pick<Person, 'id' | 'roles'>,
   told: { readonly part: string; readonly device: string; readonly onSince: string | null },
 ): void {
   const { patients } = usePatientsHere.getState()
@@ -55,7 +59,8 @@ export function keepPatient(
   put({
     caseId: record.id,
     episodeId: episode.id,
-    personId: before?.personId ?? personId,
+    personId: before?.personId ?? person.id,
+    isAccountless: before?.isAccountless ?? isPairedDevice(person.roles),
     initials: initialsOf(patient),
     device: told.device,
     onSince: told.onSince,

@@ -13,7 +13,15 @@ import { usePerson } from '../../sync/session-store'
 export function PatientsHere({ rows }: { rows: readonly BoardRow[] }) {
   const { id, roles } = usePerson()
   const all = usePatientsHere(({ patients }) => patients)
-  const shown = all.filter((one) => one.personId === id && !rows.some(({ caseId }) => caseId === one.caseId))
+  const pending = useOutbox((store) => store.pending)
+  const isUnsent = (one: PatientHere): boolean => pending.some(({ stream }) => stream.id === one.caseId || stream.id === one.episodeId)
+  const shown = all.filter(
+    (one) =>
+      one.personId === id &&
+      !rows.some(({ caseId }) => caseId === one.caseId) &&
+      // What an account began is on the Board as soon as it is sent.
+      (one.isAccountless || isUnsent(one)),
+  )
   if (shown.length === 0) return null
   return (
     <section aria-label="This device’s patients" className="mb-4">
