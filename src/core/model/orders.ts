@@ -158,5 +158,20 @@ export function contradicting(orders: Orders, kind: OrderKind): readonly OrderKi
           ? ['spine']
           : []
       : []
-  return [...others, ...bySpine].filter((other) => isOrdered(orders[other]))
+  return [...others, ...bySpine].filter((other) => isOrdered(orders[other]) && meetInTime(orders[kind], orders[other]))
+}
+
+/** Whether two orders ever hold at one time; one that does not say when holds always. */
+function meetInTime(one: OrderedBy | undefined, other: OrderedBy | undefined): boolean {
+  if (!one || !other) return false
+  return startOf(one) < endOf(other) && startOf(other) < endOf(one)
+}
+
+function startOf({ from, at }: OrderedBy): number {
+  const ms = Date.parse(from ?? at)
+  return Number.isNaN(ms) ? -Infinity : ms
+}
+
+function endOf({ until }: OrderedBy): number {
+  return until === undefined ? Infinity : Date.parse(until)
 }

@@ -48,7 +48,7 @@ export function OrderSheet({ open, first, onClose }: { open: OpenCase; first: Or
       title="Order"
       isWide
       error={error}
-      sendLabel={ends.length > 0 ? 'Keep it, and end the other' : 'Keep the order'}
+      sendLabel={ends.length > 0 ? 'Record it, and end the other' : 'Record the order'}
       backLabel="Back"
       onSend={() => void keep()}
       onClose={onClose}
@@ -101,7 +101,7 @@ export function OrderSheet({ open, first, onClose }: { open: OpenCase; first: Or
       </details>
       {ends.map((other) => (
         <Notice key={other} tone="caution" lead={`This contradicts “${orderWords(other, orders)}”`} role="alert">
-          Ordered by {orders[other]?.by}. Ask which holds: keeping this ends the other, in the name of who gives this one.
+          Ordered by {orders[other]?.by}. Ask which holds: recording this ends the other, in the name of who gives this one.
         </Notice>
       ))}
       {by.how === 'telephone' ? (

@@ -96,6 +96,9 @@ describe('orders', () => {
     expect(contradicting({ cut: { ...by, withdrawn: true }, close: by }, 'close')).to.deep.equal([])
     expect(contradicting({ spine: { ...by, posture: 'lying' }, posture: all.posture }, 'posture')).to.deep.equal(['spine'])
     expect(contradicting({ spine: all.spine, posture: all.posture }, 'posture')).to.deep.equal([])
+    const night = { ...by, from: '2026-03-29T02:00:00Z', until: '2026-03-29T08:00:00Z' }
+    expect(contradicting({ cut: night, close: { ...by, from: '2026-03-29T08:00:00Z' } }, 'close'), 'one after the other').to.deep.equal([])
+    expect(contradicting({ cut: night, close: { ...by, from: '2026-03-29T07:00:00Z' } }, 'close')).to.deep.equal(['cut'])
     const plan = planFile({ ...exampleOf('leg-cast'), orders: { cut: by, close: by } })
     const found = plan.cautions.filter(({ code }) => code === 'orders-contradict')
     expect(found.map(({ text }) => text)).to.deep.equal([
