@@ -38,6 +38,8 @@ function sentence(detail: Joi.ValidationErrorItem, field: string): string {
     case 'any.invalid':
     case 'any.unknown':
       return `${field} does not go with the rest: leave it out.`
+    case 'until.order':
+      return `${field} is not after the beginning: check both times.`
     case 'number.base':
       return `${field} must be a number, not ${shown(value)}: type a figure such as 38.5.`
     case 'number.integer':

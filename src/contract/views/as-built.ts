@@ -3,7 +3,6 @@ import { heldAt } from '#core/runs/held-at'
 import { plannedKg } from '#core/rounds/planned-weights'
 import { taskFormOf } from '#core/rounds/task-form-of'
 import { tasksOf } from '#core/rounds/live-tasks'
-import type { Plan } from '#core/model/plan'
 import { hasStepRole, onRoles, rolesIn, type StepRole } from '#core/model/step-role'
 import type { HeldThing } from '#core/model/step'
 import type { Region, Side } from '#core/model/vocabulary'
@@ -11,9 +10,9 @@ import { findTechnique } from '#core/techniques/registry'
 import type { CaseRecord } from '../records/case'
 import type { EpisodeRecord } from '../records/episode'
 import { outcomesOf, type RunRecord } from '../records/run'
-import { countingRuns, hasOwnPlan, isOpeningRun, kindOfRun } from '../records/run-kind'
+import { countingRuns, isOpeningRun, kindOfRun } from '../records/run-kind'
 import { onSinceAt, putOnBy } from './situation-of-case'
-import { isInHand } from './work-in-hand'
+import { isInHand, keptPlanOf } from './work-in-hand'
 
 /** How the device is on this body. */
 export type BuiltState = 'not-on' | 'being-put-on' | 'on' | 'eased' | 'open' | 'off'
@@ -36,6 +35,8 @@ export interface HeldNow {
   readonly where: string
   /** Who holds; empty where nobody was named. */
   readonly by: string
+  /** When the run was last touched, ISO 8601 UTC: whoever held then may have let go since. */
+  readonly asOf: string
 }
 
 /**
@@ -73,7 +74,8 @@ export function asBuilt(record: CaseRecord, episode: EpisodeRecord, nowMs: numbe
     putOnBy: putOnBy(record),
     offAt: record.removedAt,
     isUnfinished: onSince !== null && record.appliedAt === null,
-    pulls: pullsOf(record),
+    // What is off pulls nothing, whatever was read before.
+    pulls: record.removedAt === null && onSince !== null ? pullsOf(record) : [],
     held: heldNow(record, nowMs),
   }
 }
@@ -92,7 +94,7 @@ function stateOf(record: CaseRecord, onSince: string | null): BuiltState {
 /** When a step of a run with one of some roles was done last, ms since the epoch, and not taken back; null where none was. */
 function lastDone(record: CaseRecord, run: RunRecord, ...roles: readonly StepRole[]): number | null {
   const table = findTechnique(run.technique ?? record.technique)?.roles ?? {}
-  const own = new Map((planOf(record, run)?.procedure.steps ?? []).map((step) => [step.id, step.roles]))
+  const own = new Map((keptPlanOf(record, run)?.procedure.steps ?? []).map((step) => [step.id, step.roles]))
   const outcomes = outcomesOf(run)
   const done = run.steps.filter(
     ({ stepId, outcome }) =>
@@ -103,11 +105,6 @@ function lastDone(record: CaseRecord, run: RunRecord, ...roles: readonly StepRol
   return done.length === 0 ? null : Math.max(...done.map(({ at }) => Date.parse(at)))
 }
 
-/** The plan that a run goes by, as it was kept. */
-function planOf(record: CaseRecord, run: RunRecord): Plan | undefined {
-  return hasOwnPlan(run) ? run.plan : (record.accepted?.plan ?? run.plan)
-}
-
 /** Every pull by its name, each as it was read last; one that was taken and never read as it was planned. */
 function pullsOf(record: CaseRecord): readonly BuiltPull[] {
   const found = new Map<string, BuiltPull>()
@@ -116,7 +113,7 @@ function pullsOf(record: CaseRecord): readonly BuiltPull[] {
     if (!before || before.how === 'as planned' || Date.parse(pull.at) >= Date.parse(before.at)) found.set(pull.label, pull)
   }
   for (const run of countingRuns(record)) {
-    const steps = planOf(record, run)?.procedure.steps ?? []
+    const steps = keptPlanOf(record, run)?.procedure.steps ?? []
     const outcomes = outcomesOf(run)
     for (const step of steps) {
       const done = run.steps.findLast((one) => one.stepId === step.id && one.outcome === 'done')
@@ -154,7 +151,7 @@ function weightsRead(record: CaseRecord): readonly BuiltPull[] {
 /** What hands hold while a run is in hand, at the step that comes next. */
 function heldNow(record: CaseRecord, nowMs: number): readonly HeldNow[] {
   const run = record.runs.at(-1)
-  const plan = run && planOf(record, run)
+  const plan = run && keptPlanOf(record, run)
   if (!run || !plan || !isInHand(record, run, nowMs)) return []
   const { steps } = plan.procedure
   const outcomes = outcomesOf(run)
@@ -166,6 +163,7 @@ function heldNow(record: CaseRecord, nowMs: number): readonly HeldNow[] {
       what,
       where: gripWords(place, plan.geometry.body),
       by: record.crew?.find((member) => member.place === place)?.name ?? '',
+      asOf: run.steps.at(-1)?.at ?? run.startedAt,
     }))
 }
 

@@ -53,7 +53,7 @@ export function receiversCard(
     { title: 'Careful', lines: careful(record, episode) },
     { title: 'Wound', lines: wounds(record, episode) },
     { title: 'On the body', lines: worn(line, plan, at) },
-    { title: 'Held by hand now', lines: held(line) },
+    { title: 'Held by hand', lines: held(line, at) },
     { title: 'Pulse and feeling', lines: felt(record, episode, line, at) },
     { title: 'What was lost', lines: lost(line, at) },
     { title: 'Vital signs', lines: [vitals(episode, at)] },
@@ -130,8 +130,8 @@ function worn({ built }: HandOverLine, plan: Plan | null, at: (iso: string) => s
   ]
 }
 
-function held({ built }: HandOverLine): readonly string[] {
-  return built.held.map(({ what, where, by }) => `${spoken(what)}, ${where}: ${by || 'nobody named'}`)
+function held({ built }: HandOverLine, at: (iso: string) => string): readonly string[] {
+  return built.held.map(({ what, where, by, asOf }) => `${spoken(what)}, ${where}: ${by || 'nobody named'} (as of ${at(asOf)})`)
 }
 
 /** What was felt of the hurt part before, once it was on, and last; each with its time. */

@@ -1,3 +1,4 @@
+import type { Plan } from '#core/model/plan'
 import { liveTimers, outcomesOf, type RunRecord, type TimerKind } from '../records/run'
 import type { CaseRecord } from '../records/case'
 import { hasOwnPlan, kindOfRun, type RunKind } from '../records/run-kind'
@@ -46,10 +47,14 @@ export function openApplication(record: CaseRecord, nowMs: number): RunRecord | 
   return record.runs.findLast((run) => kindOfRun(run) === 'application' && isInHand(record, run, nowMs)) ?? null
 }
 
+/** The plan that a run goes by, as it was kept; undefined where none was. */
+export function keptPlanOf(record: Pick<CaseRecord, 'accepted'>, run: RunRecord): Plan | undefined {
+  return hasOwnPlan(run) ? run.plan : (record.accepted?.plan ?? run.plan)
+}
+
 /** How many of its steps are done, those that may be left out aside. */
 function progressOf(record: CaseRecord, run: RunRecord): { readonly done: number; readonly of: number } {
-  const plan = hasOwnPlan(run) ? run.plan : (record.accepted?.plan ?? run.plan)
-  const steps = plan?.procedure.steps.filter((step) => !step.optional) ?? []
+  const steps = keptPlanOf(record, run)?.procedure.steps.filter((step) => !step.optional) ?? []
   const outcomes = outcomesOf(run)
   return { done: steps.filter((step) => outcomes.has(step.id)).length, of: steps.length }
 }

@@ -29,8 +29,8 @@ export function OrderSheet({ open, first, onClose }: { open: OpenCase; first: Or
     by: typed['by']?.trim() ?? '',
     at: new Date(serverNow()).toISOString(),
     how: orderWays.find((way) => way === typed['how']) ?? 'voice',
-    ...(typed['from'] ? { from: new Date(typed['from']).toISOString() } : {}),
-    ...(typed['until'] ? { until: new Date(typed['until']).toISOString() } : {}),
+    ...momentOf('from', typed['from']),
+    ...momentOf('until', typed['until']),
   }
   const given = orderFromTyped(kind, typed, by)
   const ends = kind && typeof given !== 'string' ? contradicting({ ...orders, ...given }, kind) : []
@@ -109,6 +109,12 @@ export function OrderSheet({ open, first, onClose }: { open: OpenCase; first: Or
       ) : null}
     </SheetForm>
   )
+}
+
+/** A typed moment of this place; left out where it is none. */
+function momentOf<Field extends string>(field: Field, text: string | undefined): Partial<Record<Field, string>> {
+  const ms = Date.parse(text ?? '')
+  return Number.isNaN(ms) ? {} : ({ [field]: new Date(ms).toISOString() } as Record<Field, string>)
 }
 
 const wayWords = { voice: 'By voice', telephone: 'By telephone', written: 'Written' } as const

@@ -90,6 +90,7 @@ describe('what is on the body', () => {
     const off = caseAfter(...begun, ...until(pulling), event('removed', { reason: 'in theatre', skin: 'intact', movement: 'free' }, 50))
     expect(built(off)).to.include({ state: 'off' })
     expect(builtWords(built(off), at)).to.equal('off')
+    expect(built(off).pulls, 'what is off pulls nothing').to.deep.equal([])
   })
 
   it('a cast that was cut is open, and one that was only eased says so', () => {

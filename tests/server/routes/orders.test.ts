@@ -48,6 +48,14 @@ describe('orders over the API', () => {
       expect((await recordNow()).orders).to.equal(undefined)
     })
 
+  it('one that a file read without a name is kept as it was written; by itself it is entered by nobody', async () => {
+    const nameless = { weight: { by: '', at: '', allowed: '20 kg' }, spine: { posture: 'standing', by: '', at: '' } }
+    const { version } = (await ada.get(`/api/cases/${opened.caseStream.id}`)).body as { version: number }
+    expect((await ada.send(opened.caseStream, 'orders', { orders: nameless }, version)).status).to.equal(200)
+    expect((await recordNow()).orders).to.deep.equal(nameless)
+    expect((await order({ weight: nameless.weight })).status).to.equal(422)
+  })
+
   it('of two that contradict each other the second says which has to be withdrawn first', async () => {
     expect((await order({ cut: by })).status).to.equal(200)
     const other = { by: 'Sorrel Vane', at: '2026-03-28T23:20:00Z' }

@@ -2,7 +2,7 @@ import Joi from 'joi'
 import { limits } from '#core/model/limits'
 import { oxygenRoutes } from '#core/model/orders'
 import { within } from '../../field-schemas'
-import { signedOrders } from './signed-orders'
+import { readOrders } from './signed-orders'
 
 /** The body of `orders`. */
 export const schema = Joi.object({
@@ -11,7 +11,7 @@ export const schema = Joi.object({
     openNow: Joi.boolean(),
     oxygen: Joi.valid(...oxygenRoutes),
     week: within(limits.week),
-    ...signedOrders,
+    ...readOrders,
     wedges: Joi.array()
       .items(Joi.object({ week: within(limits.week).required(), count: within(limits.wedges).integer().required() }))
       .max(20),

@@ -152,7 +152,6 @@ function Run({ open, run }: { open: OpenCase; run: RunRecord }) {
           draftKey={`run/${run.id}/despite/${step.id}`}
           submitLabel={despite.how === 'done' ? 'Go on all the same' : 'Skip it all the same'}
           backLabel="Back to the stop"
-          again={said}
           hint={
             despite.how === 'done'
               ? 'It is kept as a deviation and stands until a complete round after it.'
