@@ -32,8 +32,9 @@ function giveOverWords({ record, episode }: OpenCase, isCrew: boolean, pathname:
     return isCrew
       ? `You gave over, ${formatClock(given.at)}: waits for “I have the patient”.`
       : `${given.by} gave over, ${formatClock(given.at)}.`
-  if (received) return `${received.by} has the patient, ${formatClock(received.at)}.${isCrew ? ' Give over too.' : ''}`
+  // Of a stay that an account began nobody has to give anything back: who has the patient stands on the card.
   if (!unattributed) return null
+  if (received) return `${received.by} has the patient, ${formatClock(received.at)}.${isCrew ? ' Give over too.' : ''}`
   const { claimed, name } = unattributed
   if (isCrew) {
     if (claimed) return `Claimed by ${claimed.by}, ${formatClock(claimed.at)}: alarms and rounds are theirs now. Give over.`

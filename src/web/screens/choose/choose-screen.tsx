@@ -5,7 +5,7 @@ import type { Caution, Plan } from '#core/model/plan'
 import { planCase } from '#core/techniques/plan-case'
 import { toClinicalCase } from '#contract/views/clinical-case'
 import { isChangeWaiting } from '#contract/views/plan-in-force'
-import { openApplication } from '#contract/views/work-in-hand'
+import { countingRuns } from '#contract/records/run-kind'
 import { hasRight, isPairedDevice } from '#contract/rights'
 import { protocolOf } from '#contract/records/case'
 import { Lane } from '../../lane/lane'
@@ -56,7 +56,7 @@ export function ChooseScreen() {
   const sized = plan.decisions.filter((decision) => decision.strip)
   const mayDecide = hasRight(person.roles, 'decide')
   const isDevice = isPairedDevice(person.roles)
-  const begun = openApplication(record, serverNow())
+  const isBegun = countingRuns(record).length > 0
   const isAccepted = record.accepted !== null && !isChangeWaiting(record, open.episode, plan)
   const openStops = plan.cautions.filter((caution) => caution.level === 'stop' && !caution.overruled)
   const lit = sheet && sheet.kind !== 'set-aside' ? sheet.decision.working.flatMap((line) => line.where ?? []) : []
@@ -122,9 +122,9 @@ export function ChooseScreen() {
                 <p className="text-soft">{isDevice ? 'A clinician accepts the plan later.' : 'A clinician accepts the plan.'}</p>
               )}
               {isDevice ? (
-                begun ? (
-                  <ButtonLink look="next" to={`/case/${record.id}/apply`}>
-                    Go on applying
+                isBegun ? (
+                  <ButtonLink look="next" to={`/case/${record.id}`}>
+                    Go on
                   </ButtonLink>
                 ) : (
                   <BeginWithout open={open} refuses={plan.decisions.length === 0 ? noSizeYet : null} />
