@@ -70,6 +70,8 @@ export function startStream(): () => void {
         })
     })
     opened.onerror = () => {
+      // What was read before this connection stands may be older than what it will tell: a page that began without a line reads it again.
+      isFirst = false
       // The browser tries again by itself after a broken line, but not after an answer that was no stream.
       if (opened.readyState === EventSource.CLOSED && source === opened) timer = setTimeout(connect, againMs)
     }
