@@ -32,6 +32,7 @@ describe('a field splint changed for the ward’s traction, in the browser', () 
 
   it('begins the definitive device from the one that is on, with its readings and their times', async () => {
     await browser.open(`/case/${field.caseId}/watch`)
+    await browser.click('button', /^All about /)
     await browser.click('button', 'Another device')
     await browser.find('dialog', 'Another device')
     await browser.click('radio', /^Suspended ring/)
@@ -64,6 +65,7 @@ describe('a field splint changed for the ward’s traction, in the browser', () 
 
   it('opens another injury of the same patient, who is known there', async () => {
     await browser.open(`/case/${wardCase}/watch`)
+    await browser.click('button', /^All about /)
     await browser.click('button', 'Another device')
     await browser.click('radio', /^For another injury/)
     await browser.click('button', 'Begin')

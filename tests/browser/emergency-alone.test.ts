@@ -126,7 +126,7 @@ describe('a paired device without a line and without an account, in the browser'
   }).timeout(60_000)
 
   it('a lock is opened by the same button, and what was begun goes on', async () => {
-    await browser.click('button', /^Stage /)
+    await browser.click('button', 'Menu')
     await browser.click('menuitem', /^Lock; /)
     await browser.find('dialog', 'Locked')
     await browser.driver.navigate().refresh()
@@ -176,7 +176,7 @@ describe('a paired device without a line and without an account, in the browser'
   it('leaves no page of a patient behind another one', async () => {
     const length = (): Promise<number> => browser.evaluate('return window.history.length')
     const before = await length()
-    await browser.click('button', /^Stage /)
+    await browser.click('button', 'Menu')
     await browser.click('menuitem', 'Board')
     await browser.click('button', 'Menu')
     await browser.click('menuitem', 'Settings')

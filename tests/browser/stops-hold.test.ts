@@ -12,7 +12,7 @@ let browser: TestBrowser
 
 const apply = (seeded: SeededCase): Promise<void> => browser.open(`/case/${seeded.caseId}/apply`)
 /** The strip above every stage: the worst, and what is done first. */
-const strip = async (): Promise<string> => (await browser.find('region', 'Patient')).getText()
+const strip = async (): Promise<string> => (await browser.find('region', 'Said now')).getText()
 /** What to do, in its order. */
 const actions = async (): Promise<string> => (await browser.find('list', 'What to do, in this order')).getText()
 

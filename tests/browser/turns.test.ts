@@ -13,7 +13,7 @@ let server: LiveServer
 let browser: TestBrowser
 
 /** The strip above every stage: the worst, and what is done first. */
-const strip = async (): Promise<string> => (await browser.find('region', 'Patient')).getText()
+const strip = async (): Promise<string> => (await browser.find('region', 'Said now')).getText()
 /** An alert or a region, as urgent as it is. */
 const standing = (): Promise<string> => browser.evaluate(`return document.querySelector('main [aria-label="What stands"]').innerText`)
 const recordOf = (caseId: string): Promise<CaseRecord> =>
@@ -59,6 +59,7 @@ async function worn(technique: string, change: Parameters<typeof quietRound>[1] 
 /** Begins another device in place of the one in hand, with the readings that its example has. */
 async function convert(name: RegExp, technique: string): Promise<string> {
   const before = await browser.driver.getCurrentUrl()
+  await browser.click('button', /^All about /)
   await browser.click('button', 'Another device')
   await browser.click('radio', name)
   await browser.click('button', 'Begin')

@@ -6,6 +6,7 @@ import type { ShellParts } from '../parts/shell-parts'
 import { Notice } from '../parts/notice'
 import { ButtonLink } from '../parts/button'
 import { loadCase, useCase, useCaseStore } from '../sync/case-store'
+import { CaseStrip } from './case-strip'
 import { ChangeBar } from './change-bar'
 import { ClaimBar } from './claim-bar'
 import { EndedBar } from './ended-bar'
@@ -15,10 +16,12 @@ import { FirstHint } from './first-hint'
 import { keepPatientOf } from './keep-patient'
 import { keepTimers } from './timer-store'
 import { PathRail } from './path-rail'
-import { PatientRow } from './patient-row'
+import { PatientHead } from './patient-head'
 import { RelatedBar } from './related-bar'
 import { LoadingTape } from '../parts/tape'
 import { SayWhyForm } from './say-why-form'
+import { SheetHead } from '../parts/sheet-host'
+import { Strip } from '../shell/strip'
 
 /** Every stage of a case below the top row: what else is on this patient, the path, and the stage itself. */
 export function CaseFrame() {
@@ -26,7 +29,7 @@ export function CaseFrame() {
   // What the server has taken is drawn already: only these four are looked at.
   const [status, asked, held, gone] = useCaseStore(useShallow((store) => [store.status, store.asked, store.caseId, store.gone]))
   const open = useCase()
-  const { caseSlot, lock } = useOutletContext<ShellParts>()
+  const { caseSlot, stripSlot } = useOutletContext<ShellParts>()
   useEffect(() => {
     if (caseId) void loadCase(caseId)
   }, [caseId])
@@ -44,9 +47,10 @@ export function CaseFrame() {
   }, [skinTone])
   if (open && held === caseId && status !== 'say-why' && status !== 'gone') {
     return (
-      <>
+      <SheetHead value={<PatientHead open={open} />}>
         {/* In the same moment as the page below, so that nothing of it moves. */}
-        {caseSlot ? createPortal(<PatientRow open={open} lock={lock} />, caseSlot) : null}
+        {caseSlot ? createPortal(<PatientHead open={open} />, caseSlot) : null}
+        {stripSlot ? createPortal(<CaseStrip open={open} />, stripSlot) : null}
         <RelatedBar open={open} />
         <ClaimBar open={open} />
         <GiveOverBar open={open} />
@@ -55,11 +59,12 @@ export function CaseFrame() {
         <ChangeBar open={open} />
         <FirstHint caseId={open.record.id} />
         <Outlet />
-      </>
+      </SheetHead>
     )
   }
   return (
     <main id="main" className="mx-auto grid w-full max-w-lg flex-1 content-start gap-4 p-6">
+      {stripSlot ? createPortal(<Strip isKept />, stripSlot) : null}
       {status === 'missing' ? (
         <Notice tone="caution" lead="There is no case at this address">
           Look for it on the Board. A new case in which nothing was entered is not kept: begin it again.

@@ -9,7 +9,7 @@ export function SoundSwitch() {
       type="button"
       aria-pressed={isMuted}
       onClick={() => useTimers.setState({ isMuted: !isMuted })}
-      className="grid size-11 shrink-0 place-items-center rounded-xl"
+      className="reach grid min-h-[39px] w-11 shrink-0 place-items-center self-stretch rounded-xl"
     >
       {isMuted ? <BellOff size={19} aria-hidden /> : <Bell size={19} aria-hidden />}
       <span className="sr-only">{isMuted ? 'Sound is off: turn it on' : 'Sound is on: turn it off'}</span>

@@ -23,6 +23,8 @@ export interface ShownTimer {
   readonly caseId: string
   readonly runId: string
   readonly patient: string
+  /** Bed or bay; empty where this device does not know it. */
+  readonly place: string
   readonly timer: TimerRecord
   readonly endsAt: number
 }
@@ -43,6 +45,7 @@ export function keepTimers({ record, episode }: OpenCase): void {
     caseId: record.id,
     runId: run.id,
     patient: patientLabel(episode),
+    place: episode.place,
     timers: record.removedAt ? [] : record.runs.flatMap((one) => liveTimers(one, serverNow())),
   }
   const before = useTimers.getState().byCase[record.id]
@@ -58,34 +61,33 @@ export function keepTimers({ record, episode }: OpenCase): void {
  */
 export function listTimers(byCase: TimerStore['byCase'], nowMs: number, heldCase: string | null): readonly ShownTimer[] {
   return Object.values(byCase)
-    .flatMap(({ caseId, runId, patient, timers }) =>
-      timers.map((timer) => ({ caseId, runId, patient, timer, endsAt: Date.parse(timer.startedAt) + timer.minutes * 60_000 })),
+    .flatMap(({ caseId, runId, patient, place = '', timers }) =>
+      timers.map((timer) => ({ caseId, runId, patient, place, timer, endsAt: Date.parse(timer.startedAt) + timer.minutes * 60_000 })),
     )
     .filter((one) => one.endsAt + keptAfterMs > nowMs && (one.caseId === heldCase || one.endsAt - nowMs < nearMs))
     .sort((a, b) => a.endsAt - b.endsAt)
 }
 
-/** Chips that stand beside each other in one line on a desk; a phone holds one. */
-const mostInSight = 3
 const soonMs = 60_000
 
-/**
- * Which timers stand in sight and which are folded into a number, so that the header stays one line: those of the case in hand, whatever has
- * ended or ends within a minute, and where that is nothing the first ones.
- * @param most chips that one line holds
- */
-export function foldTimers(
-  shown: readonly ShownTimer[],
-  heldCase: string | null,
-  nowMs: number,
-  most = mostInSight,
-): { readonly inSight: readonly ShownTimer[]; readonly folded: readonly ShownTimer[] } {
-  const isPressing = (one: ShownTimer): boolean => one.caseId === heldCase || one.endsAt - nowMs < soonMs
-  const pressing = shown.filter(isPressing)
-  // What has ended and was not heard is never folded.
-  const unheard = shown.filter((one) => one.endsAt <= nowMs).length
-  const inSight = (pressing.length > 0 ? pressing : shown).slice(0, Math.max(most, unheard))
-  return { inSight, folded: shown.filter((one) => !inSight.includes(one)) }
+/** The running clocks by how they are shown in the strip below the header. */
+export interface SortedClocks {
+  /** Takes the strip: ended and not heard, or another patient's that ends within a minute. The first that ends first. */
+  readonly pressing: readonly ShownTimer[]
+  /** Of the case in hand, still running. */
+  readonly own: readonly ShownTimer[]
+  /** Of other patients: one mark that opens a list, whether one of them takes the strip or not. */
+  readonly others: readonly ShownTimer[]
+}
+
+/** Sorts the clocks that `listTimers` found. @param heldCase the case in hand, or null */
+export function sortClocks(shown: readonly ShownTimer[], heldCase: string | null, nowMs: number): SortedClocks {
+  const isOwn = (one: ShownTimer): boolean => one.caseId === heldCase
+  return {
+    pressing: shown.filter((one) => one.endsAt <= nowMs || (!isOwn(one) && one.endsAt - nowMs < soonMs)),
+    own: shown.filter((one) => isOwn(one) && one.endsAt > nowMs),
+    others: shown.filter((one) => !isOwn(one)),
+  }
 }
 
 const keptAfterMs = 10 * 60_000

@@ -1,9 +1,7 @@
-import type { ReactNode } from 'react'
-
-/** What the shell lends to the pages in it. */
+/** What the shell lends to the pages in it; null until it is there. */
 export interface ShellParts {
-  /** Where a case puts the patient, in the top row; null until that is there. */
+  /** Where a case puts the patient, in the header. */
   readonly caseSlot: HTMLElement | null
-  /** The entries of a menu that lock the screen. */
-  readonly lock: ReactNode
+  /** Where a case puts the strip, below the header. */
+  readonly stripSlot: HTMLElement | null
 }

@@ -32,7 +32,7 @@ export function StagePage({
         className={`mx-auto w-full max-w-[92rem] flex-1 lg:px-5 lg:py-4 ${lane ? 'lg:grid lg:grid-cols-[minmax(0,5fr)_minmax(0,6fr)] lg:items-start lg:gap-6' : ''}`}
       >
         {lane ? (
-          <div className="grid gap-4 lg:sticky lg:top-4">
+          <div className="grid gap-4 lg:sticky lg:top-[calc(var(--stuck-row,0px)+1rem)]">
             {lane}
             {aside ? <div className="max-lg:hidden">{aside}</div> : null}
           </div>

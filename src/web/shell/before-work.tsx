@@ -7,9 +7,9 @@ import { EmergencyEntry } from './emergency-entry'
 import { EnrolSecondFactor } from './enrol-second-factor'
 import { EntryPage, entryHeading } from './entry-page'
 import { LeftSealed } from './left-sealed'
+import { LockedClocks } from './locked-clocks'
 import { PatientsWaiting } from './patients-waiting'
 import { SignInScreen } from './sign-in-screen'
-import { TimerDock } from './timer-dock'
 import { UnlockForm } from './unlock-form'
 
 /** What comes before the work: signing in, opening what is locked, a password or a second factor that must be set first. */
@@ -26,9 +26,7 @@ function SignedOut({ state }: { state: SessionState }) {
   }, [])
   return (
     <div className="flex min-h-dvh flex-col">
-      <div className="flex">
-        <TimerDock isLocked />
-      </div>
+      <LockedClocks />
       {state.status === 'signed-out' ? (
         <SignInScreen />
       ) : state.status === 'locked' ? (

@@ -9,8 +9,8 @@ import { sendClosed } from '../sync/sealed-outbox'
 import { setLock, useLock } from '../sync/lock-store'
 import { usePerson } from '../sync/session-store'
 import { EntryPage, entryHeading } from './entry-page'
+import { LockedClocks } from './locked-clocks'
 import { PatientsWaiting } from './patients-waiting'
-import { TimerDock } from './timer-dock'
 
 // What opens the lock carries the forms of signing in: it follows the cover, which is there at once.
 const UnlockForm = lazy(async () => ({ default: (await import('./unlock-form')).UnlockForm }))
@@ -46,9 +46,7 @@ function Locked({ mode }: { mode: keyof typeof titles }) {
           onInteractOutside={(event) => event.preventDefault()}
           className="fixed inset-0 z-[60] flex flex-col overflow-y-auto bg-paper"
         >
-          <div className="flex">
-            <TimerDock isLocked />
-          </div>
+          <LockedClocks />
           <EntryPage pose="asleep" heading={<Radix.Title className={entryHeading}>{titles[mode]}</Radix.Title>}>
             {open ? (
               <SheetPlace value={document.body}>

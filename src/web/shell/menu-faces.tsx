@@ -1,7 +1,7 @@
 import { Lock, Menu } from 'lucide-react'
 
 /** The faces of the two menus in the top row: they are there before the menus are. */
-export const faceLook = 'grid min-h-14 min-w-11 place-items-center rounded-xl'
+export const faceLook = 'grid min-h-[44px] min-w-11 place-items-center rounded-xl'
 
 export function MenuFace() {
   return (

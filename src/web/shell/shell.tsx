@@ -2,7 +2,6 @@ import { lazy, Suspense, useEffect, useState, type ReactNode } from 'react'
 import { createPortal } from 'react-dom'
 import { Navigate, Outlet, useLocation, useNavigate } from 'react-router'
 import { hasRight, isPairedDevice } from '#contract/rights'
-import { Button } from '../parts/button'
 import { useKey } from '../parts/use-key'
 import { useEmergencyOver } from './use-emergency-over'
 import { useIdleLock } from './use-idle-lock'
@@ -30,16 +29,9 @@ import { TopRow } from './top-row'
 const HelpSheet = latePart(async () => (await import('./help-sheet')).HelpSheet)
 const LockScreen = latePart(async () => (await import('./lock-screen')).LockScreen)
 const BeforeWork = lazy(async () => ({ default: (await import('./before-work')).BeforeWork }))
-const LockItems = lazy(async () => ({ default: (await import('./lock-menu')).LockItems }))
 const RefusedSheet = lazy(async () => ({ default: (await import('./refused-sheet')).RefusedSheet }))
 const ParkedSheet = lazy(async () => ({ default: (await import('./refused-sheet')).ParkedSheet }))
 const OtherVersionSheet = lazy(async () => ({ default: (await import('./refused-sheet')).OtherVersionSheet }))
-
-const lockItems = (
-  <Suspense>
-    <LockItems />
-  </Suspense>
-)
 
 /**
  * What surrounds every screen: the way home, help, the state of the connection; sign-in comes first.
@@ -67,12 +59,13 @@ function Opening() {
 }
 
 function SignedInShell({ whenSignedIn }: { whenSignedIn: () => () => void }) {
-  const { id, name, roles } = usePerson()
+  const { id, roles } = usePerson()
   const mayRead = hasRight(roles, 'read')
   const isEmergency = isPairedDevice(roles)
   const { pathname } = useLocation()
   const [isHelpOpen, setHelpOpen] = useState(false)
   const [caseSlot, setCaseSlot] = useState<HTMLElement | null>(null)
+  const [stripSlot, setStripSlot] = useState<HTMLElement | null>(null)
   const navigate = useNavigate()
   useEffect(() => {
     void resumeOutbox().then(() => sendSealed(id))
@@ -103,15 +96,14 @@ function SignedInShell({ whenSignedIn }: { whenSignedIn: () => () => void }) {
           <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-citrus focus:p-3 focus:text-on-citrus">
             Skip to the work
           </a>
-          <TopRow onHelp={() => setHelpOpen(true)} onCaseSlot={setCaseSlot} />
+          <TopRow onHelp={() => setHelpOpen(true)} onCaseSlot={setCaseSlot} onStripSlot={setStripSlot} />
           <NewVersion />
           <KeepingNotice />
           <ClockNotice />
-          {isEmergency ? <EmergencyLine name={name} /> : null}
           {mayRead || isEmergency || pathname !== '/' ? (
             // The screen before stays until the next one is there.
             <Suspense>
-              <Outlet context={{ caseSlot, lock: lockItems } satisfies ShellParts} />
+              <Outlet context={{ caseSlot, stripSlot } satisfies ShellParts} />
             </Suspense>
           ) : (
             <Navigate to="/people" replace />
@@ -152,19 +144,6 @@ function Lock() {
 /** Nothing of the page is seen through it. */
 function Cover({ children }: { children?: ReactNode }) {
   return createPortal(<div className="fixed inset-0 z-[60] bg-paper">{children}</div>, document.body)
-}
-
-/** Nobody is signed in, and everybody who looks at the glass should know. */
-function EmergencyLine({ name }: { name: string }) {
-  const signOut = useSession((store) => store.signOut)
-  return (
-    <div role="status" className="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-stop bg-stop-wash px-3 py-1.5 sm:px-6">
-      <p className="min-w-0 flex-1 text-stop">
-        <strong>Emergency entry.</strong> Kept as {name} until a clinician claims it.
-      </p>
-      <Button onClick={() => void signOut()}>End it</Button>
-    </div>
-  )
 }
 
 function Refusals() {

@@ -33,6 +33,8 @@ interface SealedAnswer extends Sealed, OfVersion {
 export interface CaseTimers extends NamelessTimers {
   /** Whose they are, as the strip says it; empty before anybody has signed in. */
   readonly patient: string
+  /** Where that patient lies. */
+  readonly place?: string
 }
 
 /** What was practised and is yet to be sent: a night with its moves, or whatever a run has left, which its own draft holds. */

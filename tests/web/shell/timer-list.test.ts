@@ -1,7 +1,9 @@
 import { expect } from 'chai'
 import type { TimerRecord } from '#contract/records/run'
 import type { CaseTimers } from '../../../src/web/sync/durable'
-import { foldTimers, listTimers } from '../../../src/web/case/timer-store'
+import { listTimers, sortClocks, type ShownTimer } from '../../../src/web/case/timer-store'
+import { inSayingOrder } from '../../../src/web/parts/saying'
+import { whoseClock } from '../../../src/web/shell/clock-face'
 
 const now = Date.parse('2026-03-28T23:58:00Z')
 const timer = (id: string, minutes: number, agoMin = 0): TimerRecord => ({
@@ -37,37 +39,53 @@ describe('the timers that every screen shows', () => {
 
   it('are none without any', () => expect(list([])).to.deep.equal([]))
 
-  describe('fold so that the header stays one line', () => {
-    const inSight = (entries: readonly CaseTimers[], held: string | null): readonly string[] => {
-      const shown = listTimers(Object.fromEntries(entries.map((one) => [one.caseId, one])), now, held)
-      const folded = foldTimers(shown, held, now)
-      expect([...folded.inSight, ...folded.folded]).to.have.members([...shown])
-      return folded.inSight.map((one) => `${one.caseId} ${one.timer.id}`)
-    }
-    const others = ['b', 'c', 'd', 'e'].map((id, index) => entry(id, timer('set', 10 + index)))
-
-    it('to those of the case in hand', () => {
-      expect(inSight([entry('a', timer('set', 5), timer('cure', 1440)), ...others], 'a')).to.deep.equal(['a set', 'a cure'])
-    })
-
-    it('to what has ended or ends within a minute, wherever it runs', () => {
-      const late = [entry('x', timer('limit', 0.5)), entry('y', timer('set', 5, 6))]
-      expect(inSight([entry('a', timer('set', 5)), ...late, ...others], 'a')).to.deep.equal(['y set', 'x limit', 'a set'])
-    })
-
-    it('to one on a phone, and never to more than a line holds', () => {
-      const shown = listTimers(
-        { a: entry('a', ...['set', 'hold', 'limit', 'wait', 'cooling'].map((id, at) => timer(id, 5 + at))) },
+  describe('in the strip below the header', () => {
+    const sorted = (entries: readonly CaseTimers[], held: string | null): Record<'pressing' | 'own' | 'others', readonly string[]> => {
+      const { pressing, own, others } = sortClocks(
+        listTimers(Object.fromEntries(entries.map((one) => [one.caseId, one])), now, held),
+        held,
         now,
-        'a',
       )
-      expect(foldTimers(shown, 'a', now, 1).inSight.map((one) => one.timer.id)).to.deep.equal(['set'])
-      expect(foldTimers(shown, 'a', now).inSight).to.have.length(3)
+      const names = (clocks: readonly ShownTimer[]): readonly string[] => clocks.map((one) => `${one.caseId} ${one.timer.id}`)
+      return { pressing: names(pressing), own: names(own), others: names(others) }
+    }
+    const running = ['b', 'c', 'd'].map((id, index) => entry(id, timer('set', 10 + index)))
+
+    it('stand those of the case in hand by themselves, and all others behind one mark', () => {
+      expect(sorted([entry('a', timer('set', 5), timer('cure', 1440)), ...running], 'a')).to.deep.equal({
+        pressing: [],
+        own: ['a set', 'a cure'],
+        others: ['b set', 'c set', 'd set'],
+      })
     })
 
-    it('to the first three where nothing presses', () => {
-      expect(inSight(others, null)).to.deep.equal(['b set', 'c set', 'd set'])
-      expect(inSight(others.slice(0, 2), null)).to.deep.equal(['b set', 'c set'])
+    it('what has ended and was not heard takes it, whosever it is; of other patients also what ends within a minute', () => {
+      const late = [entry('x', timer('limit', 0.5)), entry('y', timer('set', 5, 6)), entry('z', timer('set', 1))]
+      const { pressing, own } = sorted([entry('a', timer('hold', 2, 3), timer('set', 0.4)), ...late, ...running], 'a')
+      expect(pressing).to.deep.equal(['a hold', 'y set', 'x limit'])
+      expect(own, 'still running: it stands in the strip all the time').to.deep.equal(['a set'])
     })
+
+    it('nothing is lost: each clock takes the strip, stands in it or is behind the mark', () => {
+      const all = [entry('a', timer('set', 5), timer('hold', 1, 2)), entry('x', timer('limit', 0.5)), ...running]
+      const { pressing, own, others } = sorted(all, 'a')
+      expect(new Set([...pressing, ...own, ...others])).to.have.property('size', 6)
+      expect(sorted(all, null).own).to.deep.equal([])
+    })
+  })
+
+  it('say whose they are by initials and bed, and the sentences come by what they are about', () => {
+    const [clock] = listTimers({ a: { ...entry('a', timer('set', 5)), patient: 'Jago Penrose-Lyle', place: 'Majors 2' } }, now, null)
+    expect(clock && whoseClock(clock)).to.equal('J.P.L., Majors 2')
+    expect(whoseClock({ ...(clock as ShownTimer), patient: '', place: '' })).to.equal('another patient')
+    const ranks = ['line', 'review', 'urgent', 'entry', 'clock', 'not-sent'] as const
+    expect(inSayingOrder(ranks.map((rank) => ({ rank }))).map(({ rank }) => rank)).to.deep.equal([
+      'urgent',
+      'clock',
+      'not-sent',
+      'entry',
+      'review',
+      'line',
+    ])
   })
 })

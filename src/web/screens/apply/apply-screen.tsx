@@ -109,7 +109,7 @@ function Run({ open, run }: { open: OpenCase; run: RunRecord }) {
         id="main"
         className="mx-auto w-full max-w-[92rem] flex-1 lg:grid lg:grid-cols-[minmax(0,5fr)_minmax(0,6fr)] lg:items-start lg:gap-6 lg:px-5 lg:py-4"
       >
-        <div className="contents lg:sticky lg:top-4 lg:grid lg:grid-cols-[minmax(0,1fr)] lg:gap-4">
+        <div className="contents lg:sticky lg:top-[calc(var(--stuck-row,0px)+1rem)] lg:grid lg:grid-cols-[minmax(0,1fr)] lg:gap-4">
           <RunLane isStrip run={run} steps={steps} geometry={plan.geometry} units={units} {...onLane} />
           <SettingClock caseId={record.id} run={run} steps={steps} step={step} />
           <div className="max-lg:hidden">

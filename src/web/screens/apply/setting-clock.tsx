@@ -1,4 +1,4 @@
-import { useEffect } from 'react'
+import { useEffect, useLayoutEffect, useRef } from 'react'
 import { timersOf } from '#core/runs/step-work'
 import { wetNow, type WetPart } from '#core/runs/wet-now'
 import type { Step } from '#core/model/step'
@@ -45,24 +45,26 @@ export function SettingClock({ caseId, run, steps, step }: { caseId: string; run
     .map((timer) => timerKey(caseId, timer))
     .join('|')
   useEffect(() => showElsewhere(shown.split('|')), [shown])
+  const section = useRef<HTMLElement>(null)
+  useStuckHeight(section, setting.length > 0)
   if (setting.length === 0) return null
   const [first, ...others] = lines
   const isOnePart = new Set(setting.map((timer) => timer.id)).size === 1
   return (
     <section
+      ref={section}
       aria-label="Setting clock"
-      data-sticks
-      className="grid grid-cols-[minmax(0,1fr)] content-start gap-1.5 border-line bg-paper px-3 py-1.5 max-lg:sticky max-lg:top-(--stuck-row,0px) max-lg:z-20 max-lg:border-b lg:rounded-3xl lg:border lg:bg-sheet lg:px-4 lg:py-3"
+      className="grid grid-cols-[minmax(0,1fr)] content-start border-line bg-paper px-3 py-1 max-lg:sticky max-lg:top-(--stuck-row,0px) max-lg:z-20 max-lg:border-b lg:rounded-3xl lg:border lg:bg-sheet lg:px-4 lg:py-3"
     >
-      <ul aria-label="Workable now" className="grid grid-cols-[minmax(0,1fr)] gap-1.5">
+      <ul aria-label="Workable now" className="grid grid-cols-[minmax(0,1fr)] gap-0.5">
         {first ? (
-          <li className="grid gap-1">
-            <div className="flex min-h-14 items-center justify-between gap-3 font-bold">
+          <li className="grid gap-0.5">
+            <div className="flex min-h-[50px] items-center justify-between gap-3 font-bold">
               <span className="min-w-0 leading-tight">{wordsOf(first, isOnePart)}</span>
               <span
                 role="timer"
                 aria-label={first.label}
-                className={`numeral ml-auto text-[3rem] leading-none whitespace-nowrap ${first.leftMs < pressingMs ? 'text-caution' : ''}`}
+                className={`numeral ml-auto text-[48px] leading-none whitespace-nowrap ${first.leftMs < pressingMs ? 'text-caution' : ''}`}
               >
                 {first.leftMs < 0 ? '0:00' : formatLeft(first.leftMs)}
               </span>
@@ -75,15 +77,15 @@ export function SettingClock({ caseId, run, steps, step }: { caseId: string; run
             />
           </li>
         ) : (
-          <li className="grid gap-1">
-            <div className="flex min-h-14 items-center justify-between gap-3 text-soft">
+          <li className="grid gap-0.5">
+            <div className="flex min-h-[50px] items-center justify-between gap-3 text-soft">
               <span className="min-w-0 leading-tight">Nothing is wet yet</span>
-              <em className="numeral ml-auto text-2xl">≈ {setting[0]?.minutes} min once it is</em>
+              <em className="numeral ml-auto text-2xl max-sm:text-[1.05rem]">≈ {setting[0]?.minutes} min once it is</em>
             </div>
             <Tape share={0} ticks={Math.max(1, Math.round(setting[0]?.minutes ?? 1))} />
           </li>
         )}
-        <li className="flex min-h-11 items-center justify-between gap-2">
+        <li className="flex min-h-[40px] items-center justify-between gap-2">
           <ul className={`flex min-w-0 gap-x-4 gap-y-1 ${others.length > mostInLine ? 'flex-wrap' : ''}`}>
             {others.map((line) => (
               <li key={line.id} className="flex min-w-0 items-center gap-2 font-semibold">
@@ -110,6 +112,26 @@ export function SettingClock({ caseId, run, steps, step }: { caseId: string; run
   )
 }
 
+/** Tells the page how much of its top the clock covers where it sticks there. */
+function useStuckHeight(section: { readonly current: HTMLElement | null }, isThere: boolean): void {
+  useLayoutEffect(() => {
+    const { style } = document.documentElement
+    const { current } = section
+    if (!isThere || !current) return
+    const tell = (): void => {
+      const isStuck = getComputedStyle(current).position === 'sticky'
+      style.setProperty('--stuck-clock', isStuck ? `${current.offsetHeight}px` : '0px')
+    }
+    const watch = new ResizeObserver(tell)
+    watch.observe(current)
+    tell()
+    return () => {
+      watch.disconnect()
+      style.removeProperty('--stuck-clock')
+    }
+  }, [section, isThere])
+}
+
 function Heard({ timer }: { timer: ShownTimer | null }) {
   if (!timer) return null
   return (
@@ -126,7 +148,9 @@ function Heard({ timer }: { timer: ShownTimer | null }) {
 
 function shownTimer(caseId: string, run: RunRecord, { id }: ClockLine): ShownTimer | null {
   const timer = run.timers.find((one) => one.id === id)
-  return timer ? { caseId, runId: run.id, patient: '', timer, endsAt: Date.parse(timer.startedAt) + timer.minutes * 60_000 } : null
+  return timer
+    ? { caseId, runId: run.id, patient: '', place: '', timer, endsAt: Date.parse(timer.startedAt) + timer.minutes * 60_000 }
+    : null
 }
 
 function minutesOf(run: RunRecord, id: string): number {

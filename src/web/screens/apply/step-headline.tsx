@@ -18,20 +18,14 @@ export function beginAtSentence(card: HTMLElement, isArriving: boolean): void {
   ;(headline ?? card).focus({ preventScroll: true })
   if (isArriving) return
   const first = card.querySelector<HTMLElement>('[role=alert]') ? card : (headline ?? card)
-  const coveredPx = heightOfWhatSticks()
   const { top, bottom } = first.getBoundingClientRect()
-  const isInView = top >= coveredPx && bottom <= window.innerHeight
+  const isInView = top >= coveredPx() && bottom <= window.innerHeight
   const isBeside = window.matchMedia('(min-width: 64rem)').matches
   if (isBeside && isInView) return
-  first.style.scrollMarginTop = `${coveredPx + clearancePx}px`
   first.scrollIntoView({ block: 'start' })
 }
 
-const clearancePx = 12
-
-/** What stands at the top of the view however far it is scrolled, px. */
-function heightOfWhatSticks(): number {
-  return [...document.querySelectorAll<HTMLElement>('[data-sticks]')]
-    .filter((one) => getComputedStyle(one).position === 'sticky')
-    .reduce((sum, one) => sum + one.offsetHeight, 0)
+/** How much of the view's top is covered by what sticks there, px: the page scrolls clear of it. */
+function coveredPx(): number {
+  return Number.parseFloat(getComputedStyle(document.documentElement).scrollPaddingTop) || 0
 }

@@ -1,11 +1,13 @@
 import { useEffect, useState } from 'react'
 import type { BoardRow } from '#contract/views/board'
 import { CaseRound } from '../../case/case-round'
+import { PatientHead } from '../../case/patient-head'
 import { SayWhyForm } from '../../case/say-why-form'
 import { useStanding } from '../../case/use-standing'
 import { Button, ButtonLink } from '../../parts/button'
 import { Dialog } from '../../parts/dialog'
 import { Notice } from '../../parts/notice'
+import { SheetHead } from '../../parts/sheet-host'
 import { roundTitle } from '../../round/round-title'
 import { LoadingTape } from '../../parts/tape'
 import { loadCase, useCase, useCaseStore, writeEvent, type OpenCase } from '../../sync/case-store'
@@ -35,19 +37,21 @@ function OpenRound({ open, onDone, onClose }: { open: OpenCase; onDone: () => vo
   const injury = episode.injuries[record.injuryId]
   if (!injury || isJudged) return <Verdict open={open} onClose={onClose} />
   return (
-    <Dialog title={roundTitle('Round', episode, injury)} isWhole isOpen onClose={onClose}>
-      <CaseRound
-        open={open}
-        isBaseline={false}
-        draftKey={`case/${record.id}/round`}
-        submitLabel="Judge this round"
-        onSubmit={(body, minutesAgo) => {
-          setJudged(true)
-          onDone()
-          void writeEvent('round', body, minutesAgo)
-        }}
-      />
-    </Dialog>
+    <SheetHead value={<PatientHead open={open} />}>
+      <Dialog title={roundTitle('Round', episode, injury)} isSaidAbove isWhole isOpen onClose={onClose}>
+        <CaseRound
+          open={open}
+          isBaseline={false}
+          draftKey={`case/${record.id}/round`}
+          submitLabel="Judge this round"
+          onSubmit={(body, minutesAgo) => {
+            setJudged(true)
+            onDone()
+            void writeEvent('round', body, minutesAgo)
+          }}
+        />
+      </Dialog>
+    </SheetHead>
   )
 }
 

@@ -26,7 +26,7 @@ export function WatchSheets({
   return (
     <>
       {injury ? (
-        <Dialog title={roundTitle('Round', episode, injury)} isWhole isOpen={sheet === 'round'} onClose={() => onSheet(null)}>
+        <Dialog title={roundTitle('Round', episode, injury)} isSaidAbove isWhole isOpen={sheet === 'round'} onClose={() => onSheet(null)}>
           <CaseRound
             open={open}
             isBaseline={false}

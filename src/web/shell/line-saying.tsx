@@ -1,0 +1,26 @@
+import { findEventKind } from '#contract/events/index'
+import type { Saying } from '../parts/saying'
+import { useOutbox } from '../sync/outbox'
+
+/** What could not be sent, and whether there is a line: nothing while all is well. */
+export function useLineSaying(): readonly Saying[] {
+  const { pending, line, isServerTroubled } = useOutbox()
+  const isUrgent = pending.some(({ kind }) => findEventKind(kind)?.isUrgent)
+  const said = (rank: Saying['rank'], tone: Saying['tone'], words: string): readonly Saying[] => [{ key: 'line', rank, tone, words }]
+  if (line === 'fine') return isServerTroubled ? said('line', 'caution', 'The server has trouble') : []
+  const why = line === 'offline' ? 'No connection' : 'The server has trouble'
+  if (pending.length === 0) return line === 'offline' ? said('line', 'caution', why) : []
+  return isUrgent
+    ? said('not-sent', 'stop', `NOT sent: phone if urgent. ${pending.length} kept here`)
+    : said('not-sent', 'caution', `${why}; ${pending.length} kept here`)
+}
+
+/** A stripe at the edge of the header while entries are on their way: it comes and goes with each of them and moves nothing. */
+export function SendingStripe() {
+  const isSending = useOutbox((store) => store.line === 'fine' && store.pending.length > 0)
+  return (
+    <p role="status" className={isSending ? 'absolute inset-x-0 bottom-0 h-[3px] bg-known' : 'sr-only'}>
+      {isSending ? <span className="sr-only">Sending…</span> : null}
+    </p>
+  )
+}

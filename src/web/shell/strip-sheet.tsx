@@ -1,0 +1,57 @@
+import { Link } from 'react-router'
+import type { ShownTimer } from '../case/timer-store'
+import { Dialog } from '../parts/dialog'
+import type { Saying } from '../parts/saying'
+import { toneInk, toneWash } from '../parts/tone-shape'
+import { ClockFace, HeardButton, clockTone, whoseClock } from './clock-face'
+import { SayingLine } from './saying-line'
+
+/** All that wants the strip below the header, or all clocks, each with what can be done about it. */
+export function StripSheet({
+  sayings,
+  clocks,
+  heldCase,
+  nowMs,
+  onClose,
+}: {
+  sayings: readonly Saying[]
+  clocks: readonly ShownTimer[]
+  heldCase: string | null
+  nowMs: number
+  onClose: () => void
+}) {
+  return (
+    <Dialog title={sayings.length > 0 ? 'What is said now' : 'Clocks'} isOpen onClose={onClose}>
+      <ul className="grid gap-2">
+        {sayings.map((saying) => (
+          <li
+            key={saying.key}
+            className={`flex min-h-12 items-stretch overflow-hidden rounded-xl border-[1.5px] font-bold ${toneInk[saying.tone]} ${toneWash[saying.tone]}`}
+          >
+            <SayingLine saying={saying.onOpen ? { ...saying, onOpen: closing(saying.onOpen, onClose) } : saying} />
+          </li>
+        ))}
+        {clocks.map((one) => (
+          <li key={`${one.caseId} ${one.timer.id}`} className="flex min-h-12 items-stretch rounded-xl border-[1.5px] border-line bg-sheet">
+            <Link
+              to={`/case/${one.caseId}/apply`}
+              onClick={onClose}
+              className={`flex min-w-0 flex-1 items-center gap-2 px-3 font-semibold ${clockTone(one, nowMs) === 'note' ? '' : toneInk[clockTone(one, nowMs)]}`}
+            >
+              <ClockFace one={one} nowMs={nowMs} whose={one.caseId === heldCase ? 'This one' : whoseClock(one)} />
+            </Link>
+            {one.endsAt <= nowMs ? <HeardButton one={one} /> : null}
+          </li>
+        ))}
+      </ul>
+    </Dialog>
+  )
+}
+
+/** Opens all of it in place of this sheet. */
+function closing(onOpen: () => void, onClose: () => void): () => void {
+  return () => {
+    onClose()
+    onOpen()
+  }
+}
