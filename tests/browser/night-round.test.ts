@@ -2,7 +2,7 @@ import { expect } from 'chai'
 import { casesAreKept } from '../harness/kept'
 import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
 import { startCutLine, type CutLine } from '../harness/cut-line'
-import { enterOpen } from '../harness/fill-round'
+import { enterOpen, openPlace } from '../harness/fill-round'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
 import { quietRound, seedCase, sendApplied, sendEvent, sendRound, type SeededCase } from '../harness/seed-case'
 import { patienceMs } from '../harness/patience'
@@ -90,11 +90,13 @@ describe('a night round, in the browser', () => {
     await browser.driver.wait(isHere, patienceMs, 'the beds were not kept on the device')
     await line.cut()
     await walkFirst(async () => {
+      await openPlace(browser, 'pulse')
       await browser.evaluate(
         `const pulse = document.querySelector('[role=group][aria-label="Pulse, left"]')
          const button = [...pulse.querySelectorAll('button')].find((one) => one.textContent.startsWith('absent'))
          button.scrollIntoView({ block: 'center' }); button.click()`,
       )
+      await openPlace(browser, 'end')
     })
     await browser.waitForText('Urgent: ')
     await browser.find('link', 'What to do')

@@ -1,6 +1,8 @@
 import { expect } from 'chai'
 import { Key } from 'selenium-webdriver'
 import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
+import { countHands } from '../harness/count-taps'
+import { enterOpen } from '../harness/fill-round'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
 import { quietRound, seedCase, sendApplied, sendRound, type SeededCase } from '../harness/seed-case'
 import { patienceMs } from '../harness/patience'
@@ -94,16 +96,135 @@ describe('a round on one screen', () => {
     expect(inHand).to.equal('Refill, left')
   }).timeout(40_000)
 
-  it('holds one leg at a time on a phone in less than 2000 px, and says what is open on the other', async () => {
+  it('as a list on a phone holds one leg at a time in less than 2300 px, and says what is open on the other', async () => {
     await browser.setViewport(390, 844)
     await openRound()
-    expect(await height()).to.be.at.most(2_000)
+    await browser.click('button', 'Show as a list')
+    expect(await height()).to.be.at.most(2_300)
     await browser.click('radio', /^RIGHT/)
     await browser.waitUntilGone('group', 'Pulse, left')
     await browser.click('button', 'Rest of right normal')
+    await browser.click('button', 'Next open')
+    // Seconds are counted: no tap calls them normal.
+    expect(await browser.evaluate<string>(`return document.activeElement.closest('[data-cell]').ariaLabel`)).to.equal('Refill, right')
+    await (await browser.find('group', 'Refill, right')).findElement({ xpath: `.//button[normalize-space(.//span)='2s']` }).click()
     await browser.waitForText('all entered')
     await browser.click('button', 'Next open')
     await browser.find('group', 'Pulse, left')
+    await browser.click('button', 'Show on the limb')
     await browser.setViewport(1280, 800)
   }).timeout(40_000)
+})
+
+describe('a round on the limb', () => {
+  const zones = (): Promise<
+    readonly { id: string; name: string; left: number; right: number; width: number; height: number; isInHand: boolean }[]
+  > =>
+    browser.evaluate(`return [...document.querySelectorAll('form [data-zone]')].map((one) => {
+      const { left, right, width, height } = one.getBoundingClientRect()
+      return { id: one.dataset.zone, name: one.ariaLabel, left, right, width, height, isInHand: one.ariaPressed === 'true' }
+    })`)
+  const inHand = async (): Promise<string | undefined> => (await zones()).find((one) => one.isInHand)?.id
+  const openRound = async (technique: string): Promise<SeededCase> => {
+    const seeded = await seedCase(browser, technique)
+    await sendRound(browser, seeded, quietRound(technique), true, 90)
+    await sendApplied(browser, seeded, 80)
+    await sendRound(browser, seeded, quietRound(technique), false, 60)
+    await browser.open(`/case/${seeded.caseId}/watch`)
+    await browser.click('button', 'Do the round')
+    await browser.find('dialog', /^Round: /)
+    return seeded
+  }
+  const roundsOf = (
+    seeded: SeededCase,
+  ): Promise<readonly { findings: { analgesia?: boolean; limbs: readonly { side: string; refillS?: number; pulse?: string }[] } }[]> =>
+    browser.evaluateAsync(
+      `const [id, done] = arguments; fetch('/api/cases/' + id).then((one) => one.json()).then(({ episode }) => done(episode.rounds))`,
+      seeded.caseId,
+    )
+
+  for (const [technique, end] of [
+    ['leg-slab', 'Toes'],
+    ['volar-slab', 'Fingers'],
+  ] as const) {
+    it(`${technique}: nothing ever abnormal is done in seven taps, with both refills counted`, async () => {
+      await browser.setViewport(390, 844)
+      const seeded = await openRound(technique)
+      const hands = await countHands(browser)
+      await hands.begin()
+      await browser.click('button', 'Rest of both normal')
+      await enterOpen(browser)
+      await browser.click('button', 'Judge this round')
+      await browser.waitUntilGone('dialog', /^Round: /)
+      expect((await hands.count()).taps).to.be.at.most(7)
+      await browser.driver.wait(async () => (await roundsOf(seeded)).length === 3, patienceMs)
+      const { findings } = (await roundsOf(seeded)).at(-1)!
+      expect(findings.limbs.map(({ refillS }) => refillS)).to.deep.equal([1.5, 1.5])
+      expect(findings, 'nobody was asked for pain relief').to.not.have.property('analgesia')
+    }).timeout(60_000)
+
+    it(`${technique}: its places are buttons for a thumb that say what was entered, and none lies over another`, async () => {
+      for (const [width, height] of [
+        [390, 844],
+        [320, 640],
+        [768, 1024],
+      ] as const) {
+        await browser.setViewport(width, height)
+        await openRound(technique)
+        const found = await zones()
+        expect(found.length).to.be.within(5, 6)
+        expect(found[0]?.name).to.match(new RegExp(`^${end}: Colour open, Warmth open`))
+        for (const [index, one] of found.entries()) {
+          expect(Math.min(one.width, one.height), `${one.id} at ${width}`).to.be.at.least(44)
+          expect(one.left, `${one.id} at ${width}`).to.be.at.least(found[index - 1]?.right ?? 0)
+          expect(one.right).to.be.at.most(width)
+        }
+      }
+    }).timeout(60_000)
+  }
+
+  it('leads from a place that is whole to the next, takes no press meant for the one before, and a tap on the limb opens its place', async () => {
+    await browser.setViewport(390, 844)
+    const seeded = await openRound('leg-slab')
+    expect(await inHand()).to.equal('end')
+    const put = (cell: string, word: string): Promise<void> =>
+      browser.evaluate(
+        `const cell = document.querySelector('form [data-cell="' + arguments[0] + '"]')
+         const button = cell && [...cell.querySelectorAll('button')].find((one) => one.innerText.split('\\n')[0].replace(/\\s/g, '') === arguments[1])
+         if (!button) throw new Error('no ' + arguments[1] + ' at ' + arguments[0])
+         button.click()`,
+        cell,
+        word,
+      )
+    for (const [item, word] of [
+      ['colour', 'pink'],
+      ['warmth', 'warm'],
+      ['refillS', '2s'],
+    ] as const)
+      await put(`left/${item}`, word)
+    await put('left/swelling', 'none')
+    expect(await inHand()).to.equal('pulse')
+    expect(await browser.evaluate(`return document.activeElement.closest('[data-cell]')?.dataset.cell`)).to.equal('left/pulse')
+    await put('left/pulse', 'absent')
+    expect(await inHand(), 'too soon: nobody can have read it').to.equal('pulse')
+    await browser.driver.sleep(400)
+    await put('left/pulse', 'absent')
+    expect(await inHand()).to.equal('feeling')
+    expect((await zones()).find(({ id }) => id === 'pulse')?.name).to.equal('Pulse: Pulse absent')
+    await browser.evaluate(
+      `document.querySelector('[role=dialog] [data-finding="foot-pulse"]').dispatchEvent(new MouseEvent('click', { bubbles: true }))`,
+    )
+    expect(await inHand()).to.equal('pulse')
+    await browser.click('button', /^RIGHT/)
+    await browser.find('list', 'Places of the right leg')
+    expect(
+      (await zones()).map(({ id }) => id),
+      'what only a device does is not asked of the sound side',
+    ).to.deep.equal(['end', 'pulse', 'feeling', 'movement'])
+    await browser.click('button', 'Judge this round')
+    await browser.waitForText(/places are open/)
+    await browser.click('button', /^Judge this round with/)
+    await browser.driver.wait(async () => (await roundsOf(seeded)).length === 3, patienceMs)
+    expect((await roundsOf(seeded)).at(-1)?.findings.limbs).to.have.length(1)
+  }).timeout(60_000)
 })

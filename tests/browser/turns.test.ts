@@ -110,7 +110,7 @@ describe('when the work turns, in the browser', () => {
     await browser.click('button', /^It is RIGHT/)
     await browser.click('button', /^Read aloud and confirmed: RIGHT/)
     await browser.waitForText('The plan is not accepted yet')
-    expect(await strip()).to.include('RIGHT ankle')
+    expect(await (await browser.find('region', 'Patient')).getText()).to.match(/RIGHT\s+ankle/)
     // The page is left below: nobody leaves it in the very moment of a press.
     await kept(seeded.caseId, (record) => record.sideChange?.checked != null, 'that it was read aloud')
     await startRun(browser, seeded)

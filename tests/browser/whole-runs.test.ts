@@ -142,7 +142,9 @@ describe('whole runs in the browser', () => {
       await browser.waitUntilGone('timer', 'Pull taken within')
       await browser.open('/')
       await browser.find('heading', 'Board')
-      await browser.waitForText(/T\.F\.T\.: Change the field splint\s*1:5\d h/)
+      await browser.click('button', /next|Change the field splint/)
+      await browser.find('dialog', 'Clocks')
+      await browser.waitForText(/T\.F\.T\., Bay 9: Change the field splint\s*1:5\d h/)
     }).timeout(60_000)
 
     it('ends with straps, check and record', async () => {

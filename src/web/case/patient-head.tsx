@@ -154,7 +154,8 @@ function FlagCount({ open }: { open: OpenCase }) {
   return length > 0 ? (
     <span className="shrink-0 rounded-md bg-caution-wash px-1.5 font-bold text-caution">
       <span aria-hidden>▲ </span>
-      {length === 1 ? '1 flag' : `${length} flags`}
+      {length}
+      <span className="sr-only">{length === 1 ? ' flag' : ' flags'}</span>
     </span>
   ) : null
 }

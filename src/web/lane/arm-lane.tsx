@@ -30,6 +30,7 @@ export function ArmLane({
   wet,
   notes = {},
   findings = noFindings,
+  sitesInHand,
   onFinding,
   onPick,
   onLevel,
@@ -84,7 +85,7 @@ export function ArmLane({
             const at = armHandSpot(hand.place, shape)
             return at ? <HandMark key={hand.place} isActive={hand.isActive} at={place('arm', at)} /> : null
           })}
-          <FindingMarks placed={placeFindings(findings, siteAt, (at) => place('arm', at))} onPick={onFinding} />
+          <FindingMarks placed={placeFindings(findings, siteAt, (at) => place('arm', at))} inHand={sitesInHand} onPick={onFinding} />
         </>
       )}
     >

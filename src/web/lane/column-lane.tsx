@@ -25,7 +25,7 @@ const noFindings: readonly LimbFinding[] = []
 
 /** Neck or trunk from the front and from the side, to scale with a ruler. */
 export function ColumnLane(props: LaneProps) {
-  const { geometry, units, layers, lit = [], hands = [], findings = noFindings, onFinding, onPick } = props
+  const { geometry, units, layers, lit = [], hands = [], findings = noFindings, sitesInHand, onFinding, onPick } = props
   const shapes = useMemo(() => ({ front: shapeColumn(geometry, 'front'), side: shapeColumn(geometry, 'side') }), [geometry])
   const { front, side } = shapes
   const siteAt = (finding: LimbFinding): Point | null => placeOnColumn(finding.site, geometry, front, finding.feelingLevel)
@@ -84,7 +84,7 @@ export function ColumnLane(props: LaneProps) {
               <FeelingLine key={finding.site} level={finding.level} from={place('front', ends[0])} to={place('front', ends[1])} />
             ) : null
           })}
-          <FindingMarks placed={placeFindings(findings, siteAt, (at) => place('front', at))} onPick={onFinding} />
+          <FindingMarks placed={placeFindings(findings, siteAt, (at) => place('front', at))} inHand={sitesInHand} onPick={onFinding} />
         </>
       )}
     >

@@ -15,7 +15,7 @@ export const LanePicture = memo(function LanePicture({
   geometry,
   heightPx = 64,
   ...shown
-}: Partial<Pick<LaneProps, 'layers' | 'off' | 'lit' | 'hands' | 'findings' | 'onFinding' | 'wet'>> & {
+}: Partial<Pick<LaneProps, 'layers' | 'off' | 'lit' | 'hands' | 'findings' | 'sitesInHand' | 'onFinding' | 'wet'>> & {
   geometry: Geometry
   heightPx?: number
 }) {

@@ -30,6 +30,8 @@ export interface LaneProps {
   readonly hands?: readonly LaneHand[] | undefined
   /** What stands, at the places where it was found. */
   readonly findings?: readonly LimbFinding[] | undefined
+  /** Places in hand: lit, whatever stands there. */
+  readonly sitesInHand?: readonly LimbFinding['site'][] | undefined
   readonly onFinding?: ((finding: LimbFinding) => void) | undefined
   readonly onPick?: ((id: string) => void) | undefined
   /** A tap on the limb: how far along its axis, cm. */

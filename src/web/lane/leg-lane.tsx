@@ -35,6 +35,7 @@ export function LegLane({
   wet,
   notes = {},
   findings = noFindings,
+  sitesInHand,
   onFinding,
   onPick,
   onLevel,
@@ -97,7 +98,7 @@ export function LegLane({
             const at = legHandSpot(hand.place, geometry, shape)
             return at ? <HandMark key={hand.place} isActive={hand.isActive} at={place('leg', at)} /> : null
           })}
-          <FindingMarks placed={placeFindings(findings, siteAt, (at) => place('leg', at))} onPick={onFinding} />
+          <FindingMarks placed={placeFindings(findings, siteAt, (at) => place('leg', at))} inHand={sitesInHand} onPick={onFinding} />
         </>
       )}
     >

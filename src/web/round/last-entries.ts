@@ -31,7 +31,10 @@ function wordOf(value: unknown): string {
 
 /** Everything that the form held when a round was sent, so that it can be put right there. */
 export function formEntriesOf(findings: Omit<RoundInput, 'atMin' | 'baseline'>, isColumn: boolean): RoundEntries {
-  const entries: Record<string, string> = { ...entriesOf(findings, isColumn), analgesia: findings.analgesia ? 'yes' : 'no' }
+  const entries: Record<string, string> = {
+    ...entriesOf(findings, isColumn),
+    ...(findings.analgesia === undefined ? {} : { analgesia: findings.analgesia ? 'yes' : 'no' }),
+  }
   const reason = JSON.stringify(findings).match(/"cannotAssess":true,"reason":"([^"]*)"/)?.[1]
   if (reason) entries['reason'] = reason
   if (isColumn) return entries

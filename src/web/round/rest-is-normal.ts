@@ -24,8 +24,8 @@ export function everEntered(rounds: readonly Omit<RoundInput, 'atMin' | 'baselin
 }
 
 /**
- * Entries that "the rest is normal" makes: only of what was never entered at another value for this injury; never strength or the refill of the
- * injured limb, which nobody counted, and never of pain or swelling on the injured part; before a baseline not of its pulse either. What is left open has to be looked at
+ * Entries that "the rest is normal" makes: only of what was never entered at another value for this injury; never strength or a refill, which
+ * nobody counted, and never of pain or swelling on the injured part; before a baseline not of its pulse either. What is left open has to be looked at
  * (CORRECTIONS, Rounds and checks; ANSWERS 4).
  */
 export function restIsNormal(cells: readonly RoundCell[], entries: RoundEntries, ever: EverEntered, isBaseline: boolean): RoundEntries {
@@ -37,10 +37,10 @@ export function restIsNormal(cells: readonly RoundCell[], entries: RoundEntries,
   )
 }
 
-/** Whether a cell is a figure that has to be counted: strength anywhere, seconds of the injured limb. */
-function isCounted({ item, isInjured }: RoundCell): boolean {
+/** Whether a cell is a figure that has to be counted: strength, seconds. */
+function isCounted({ item }: RoundCell): boolean {
   const isFigure = item.figure !== undefined || item.typed !== undefined
-  return isFigure && (isInjured || item.key.startsWith('power/'))
+  return isFigure
 }
 
 function isAsked({ item, isInjured }: RoundCell, isBaseline: boolean): boolean {

@@ -10,6 +10,7 @@ export function RoundCell({
   label,
   value,
   last,
+  isLarge = false,
   onChange,
 }: {
   cellKey: string
@@ -17,16 +18,19 @@ export function RoundCell({
   label: string
   value: string
   last: LastEntry | undefined
+  /** Answers for a gloved thumb, what was well last time before the others. */
+  isLarge?: boolean
   onChange: (value: string) => void
 }) {
   /** The entry that was tapped again: it is emptied only when that is said too. */
   const [asksOf, setAsksOf] = useState<string | null>(null)
   const asks = value !== '' && asksOf === value
-  const words = wordsOf(item)
+  const again = asLastTime(item, last)
+  const inOrder = wordsOf(item)
+  const words = isLarge && again ? [again, ...inOrder.filter((word) => word !== again)] : inOrder
   const isTight = words.length > 8
   /** Where the row is full, the time of the last entry would break it. */
   const isBrief = words.length > 5
-  const again = asLastTime(item, last)
   const isLast = (word: string): boolean => last?.word === word
   return (
     <div
@@ -34,7 +38,7 @@ export function RoundCell({
       aria-label={label}
       data-cell={cellKey}
       data-open={value === '' ? '' : undefined}
-      className={`flex flex-wrap items-center ${isTight ? 'gap-1 lg:gap-0.5' : 'gap-[3px] lg:gap-1'}`}
+      className={`flex flex-wrap items-center ${isLarge ? 'gap-1.5' : isTight ? 'gap-1 lg:gap-0.5' : 'gap-[3px] lg:gap-1'}`}
     >
       {item.typed ? (
         <label className="inline-flex items-center gap-2">
@@ -60,14 +64,17 @@ export function RoundCell({
             setAsksOf(value === word ? word : null)
             if (value !== word) onChange(word)
           }}
-          className={`inline-grid min-h-11 place-content-center rounded-lg border leading-none focus-visible:outline-3 lg:min-h-[1.9rem] ${isTight ? 'min-w-[3.1rem] px-0.5 lg:min-w-8' : 'min-w-10 px-2 max-lg:px-1.5'} ${value === word ? 'border-ink bg-ink font-bold text-paper' : again === word ? 'border-dashed border-soft bg-sheet' : 'border-line bg-sheet'} ${word === cannot && value !== word ? 'text-soft' : ''}`}
+          className={`inline-grid place-content-center border leading-none focus-visible:outline-3 ${sizeOf(isLarge, isTight)} ${value === word ? 'border-ink bg-ink font-bold text-paper' : again === word ? 'border-dashed border-soft bg-sheet' : 'border-line bg-sheet'} ${word === cannot && value !== word ? 'text-soft' : ''}`}
         >
           <span>
             {word === cannot ? 'can’t' : word}
             {item.figure?.unit && word !== cannot ? <span className="ml-0.5 opacity-75">{item.figure.unit}</span> : null}
           </span>
           {isLast(word) && last ? (
-            <span aria-hidden className={`text-[0.77rem] leading-none ${again === word ? 'opacity-80' : 'font-bold text-caution'}`}>
+            <span
+              aria-hidden
+              className={`text-[0.77rem] leading-none ${again === word || last.word === item.normal ? 'opacity-80' : 'font-bold text-caution'}`}
+            >
               {again === word ? 'as' : 'was'}
               {isBrief ? '' : ` ${formatClock(last.at)}`}
             </span>
@@ -95,6 +102,11 @@ export function RoundCell({
   )
 }
 
+function sizeOf(isLarge: boolean, isTight: boolean): string {
+  if (isLarge) return `min-h-14 rounded-xl text-[1.05rem] ${isTight ? 'min-w-12 px-1' : 'min-w-14 px-3'}`
+  return `min-h-11 rounded-lg lg:min-h-[1.9rem] ${isTight ? 'min-w-[3.1rem] px-0.5 lg:min-w-[1.55rem]' : 'min-w-10 px-1.5'}`
+}
+
 const emptyLook = 'min-h-11 rounded-lg border border-caution bg-sheet px-2 text-sm lg:min-h-[1.9rem]'
 
 /** The words that a cell offers, as they are kept. */
@@ -102,7 +114,7 @@ export function wordsOf(item: RoundItem): readonly string[] {
   return item.figure ? item.figure.quick.map(String) : item.words
 }
 
-/** What may be entered "as last time": what was well then. What was abnormal is looked at anew. */
+/** What may be entered "as last time": a word that was well then. What was abnormal, or is counted, is looked at anew. */
 export function asLastTime(item: RoundItem, last: LastEntry | undefined): string | null {
-  return last && last.word === item.normal ? last.word : null
+  return last && !item.figure && !item.typed && last.word === item.normal ? last.word : null
 }

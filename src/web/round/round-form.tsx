@@ -1,35 +1,60 @@
-import { useState } from 'react'
+import { useRef, useState } from 'react'
 import type { RoundBody } from '#contract/events/rounds/round'
 import type { LimbFindings } from '#core/model/observation'
-import { otherSide, spoken, type Side } from '#core/model/vocabulary'
-import { ChoiceRow, ChoiceSet } from '../parts/choice-row'
-import { useNarrow } from '../parts/use-narrow'
-import { cannotAll, restIsNormal, type RoundCell } from './rest-is-normal'
+import { otherSide, type Side } from '#core/model/vocabulary'
+import { Button } from '../parts/button'
+import { useNarrow, useUpright } from '../parts/use-narrow'
+import { useDraft } from '../sync/use-draft'
 import { CannotBeAskedTool, CannotBeAskedWhy } from './cannot-be-asked'
+import { cannotAll, restIsNormal, type RoundCell } from './rest-is-normal'
 import { RoundFrame, type RoundProps } from './round-frame'
-import { isAsked, RoundGrid, type RoundColumn } from './round-grid'
-import { skinWords } from '#core/model/round-items'
+import { isAsked, type RoundColumn } from './round-grid'
 import {
-  alsoAsked,
+  analgesiaOf,
   cannotAskOf,
   isAnswerable,
   isOfBareLimb,
   noneOfThese,
   roundItems,
-  tickAlso,
   toFindings,
   type RoundEntries,
   type RoundItem,
 } from './round-items'
-import { limbCell, RoundLimb } from './round-limb'
+import { limbCell, type LimbCell } from './round-limb'
+import { RoundList } from './round-list'
+import { nextOpenPlace, RoundOnLimb, type RoundPlace } from './round-on-limb'
 import { RoundTool, RoundTools } from './round-tool'
 import { vitalOf, VitalGrid } from './vital-grid'
 
-/** One look at both sides: circulation, feeling, movement, pain. Side by side on a desk, one at a time on a phone. */
+/** A press so soon after the place in hand changed was meant for the one before, ms. */
+const bounceMs = 350
+
+/** A round of two limbs as it stands while it is entered, for whatever shows it. */
+export interface RoundView {
+  readonly round: RoundProps
+  readonly watched: 'leg' | 'arm'
+  readonly injured: Side
+  readonly isBare: boolean
+  /** What is asked of this patient now. */
+  readonly items: readonly RoundItem[]
+  readonly columns: readonly RoundColumn[]
+  readonly entries: RoundEntries
+  readonly findings: RoundBody['findings']
+  /** Every cell as an item of what is judged. */
+  readonly limbCells: readonly LimbCell[]
+  openOf(column: RoundColumn): number
+  put(changes: RoundEntries): void
+}
+
+/** One look at both sides: circulation, feeling, movement, pain. On the limb in the hand, side by side on a desk; either can be chosen on either. */
 export function RoundForm({ watched, injured, ...round }: RoundProps & { watched: 'leg' | 'arm'; injured: Side }) {
+  const isUpright = useUpright()
   const isNarrow = useNarrow()
+  const [chosen, setChosen] = useDraft('round/shown-as')
+  const shownAs = chosen === 'limb' || chosen === 'list' ? chosen : isUpright ? 'limb' : 'list'
   const sound = otherSide(injured)
-  const [side, setSide] = useState<Side>(injured)
+  const [place, setPlace] = useState<RoundPlace>({ side: injured, zone: 'end' })
+  const movedAt = useRef(0)
   const isBare = round.isBare === true
   const itemsOf = (entries: RoundEntries): readonly RoundItem[] =>
     roundItems(watched).filter((item) => (!isBare || isOfBareLimb(item)) && isAnswerable(item, entries))
@@ -45,19 +70,48 @@ export function RoundForm({ watched, injured, ...round }: RoundProps & { watched
         .filter((item) => isAsked(item, column))
         .map((item) => ({ key: `${column.key}/${item.key}`, item, isInjured: !column.isSound })),
     )
-  const openOf = (entries: RoundEntries, column: RoundColumn): number =>
-    cellsOf([column], entries).filter(({ key }) => !entries[key]).length
   const findingsOf = (entries: RoundEntries): RoundBody['findings'] => ({
-    analgesia: entries['analgesia'] === 'yes',
+    ...analgesiaOf(entries),
     ...cannotAskOf(entries),
     limbs: [injured, sound].map((one) => toFindings(watched, one, entries, entries['reason'] ?? '')).filter(isLookedAt),
     ...vitalOf(entries),
   })
+  const viewOf = (entries: RoundEntries, put: RoundView['put']): RoundView => ({
+    round,
+    watched,
+    injured,
+    isBare,
+    items: itemsOf(entries),
+    columns,
+    entries,
+    findings: findingsOf(entries),
+    limbCells: cellsOf(columns, entries).flatMap(({ key, item }) => {
+      const [column = ''] = key.split('/')
+      return limbCell(key, `${watched}-${column}`, item.key, !entries[key]) ?? []
+    }),
+    openOf: (column) => cellsOf([column], entries).filter(({ key }) => !entries[key]).length,
+    put,
+  })
+  const goTo = (next: RoundPlace | null): void => {
+    if (!next || (next.side === place.side && next.zone === place.zone)) return
+    movedAt.current = performance.now()
+    setPlace(next)
+  }
+  const onLimb = shownAs === 'limb'
   return (
     <RoundFrame
       round={round}
       cells={(entries) => cellsOf(columns, entries)}
-      onOpenElsewhere={isNarrow ? () => setSide(otherSide(side)) : undefined}
+      onOpenElsewhere={(entries) => {
+        if (onLimb)
+          goTo(
+            nextOpenPlace(
+              viewOf(entries, () => undefined),
+              place,
+            ),
+          )
+        else setPlace({ ...place, side: otherSide(place.side) })
+      }}
       missing={(entries) =>
         itemsOf(entries).some((item) => entries[`${injured}/${item.key}`])
           ? null
@@ -65,120 +119,52 @@ export function RoundForm({ watched, injured, ...round }: RoundProps & { watched
       }
       findings={findingsOf}
     >
-      {(entries, put) => {
-        const also = (entries[`${injured}/also`] ?? '').split(' ').filter(Boolean)
-        const shown = isNarrow ? columns.filter((column) => column.key === side) : columns
-        const beside = (
-          <div className="flex flex-wrap gap-x-6 gap-y-2">
-            {round.isBaseline ? null : (
-              <ChoiceRow
-                label="Pain relief since the last round"
-                value={entries['analgesia'] ?? 'no'}
-                choices={[
-                  { value: 'no', label: 'No' },
-                  { value: 'yes', label: 'Yes' },
-                ]}
-                isSmall
-                onChange={(analgesia) => put({ analgesia })}
-              />
-            )}
-            <ChoiceRow
-              label={isBare ? `Skin over bone, ${injured}` : `Skin at the edges and over bone, ${injured}`}
-              value={entries[`${injured}/skin`] ?? null}
-              choices={skinWords.map((value) => ({ value, label: spoken(value) }))}
-              isSmall
-              onChange={(skin) => put({ [`${injured}/skin`]: skin })}
-            />
-            {entries[`${injured}/colour`] && entries[`${injured}/colour`] !== 'pink' ? (
-              <ChoiceRow
-                label="Is this colour usual for this patient?"
-                value={entries[`${injured}/colourUsual`] ?? 'no'}
-                choices={[
-                  { value: 'no', label: 'No' },
-                  { value: 'yes', label: 'Yes, usual' },
-                ]}
-                isSmall
-                onChange={(colourUsual) => put({ [`${injured}/colourUsual`]: colourUsual })}
-              />
-            ) : null}
-          </div>
+      {(entries, putAll) => {
+        /** Enters, and goes on to the next open place where this one is whole by it. */
+        const put = (changes: RoundEntries): void => {
+          if (onLimb && performance.now() - movedAt.current < bounceMs) return
+          putAll(changes)
+          if (!onLimb) return
+          const after = viewOf({ ...entries, ...changes }, putAll)
+          const next = nextOpenPlace(after, place)
+          const [wasOpen, isOpen] = [nextOpenPlace(viewOf(entries, putAll), place), next].map(
+            (one) => one !== null && one.side === place.side && one.zone === place.zone,
+          )
+          if (wasOpen && !isOpen) goTo(next)
+        }
+        const view = viewOf(entries, put)
+        const rest = (of: readonly RoundColumn[]): RoundEntries =>
+          restIsNormal(cellsOf(of, entries), entries, round.ever ?? {}, round.isBaseline)
+        const otherForm = (
+          <Button look="quiet" className="lg:min-h-9 lg:py-1" onClick={() => setChosen(onLimb ? 'list' : 'limb')}>
+            {onLimb ? 'Show as a list' : 'Show on the limb'}
+          </Button>
         )
         return (
           <>
-            <CannotBeAskedWhy entries={entries} onPut={put} />
-            {isNarrow ? (
-              <ChoiceRow
-                label="Side in hand"
-                isLabelHidden
-                value={side}
-                choices={columns.map((column) => ({
-                  value: column.key as Side,
-                  label: column.head,
-                  hint: openOf(entries, column) === 0 ? 'all entered' : `${openOf(entries, column)} open`,
-                }))}
-                onChange={setSide}
+            <CannotBeAskedWhy entries={entries} onPut={putAll} />
+            <RoundTools before="Normal:">
+              <RoundTool
+                name={`Rest of ${sound} normal`}
+                short={sound}
+                onClick={() => put(rest(columns.filter((column) => column.isSound)))}
               />
-            ) : null}
-            <div className="lg:flex lg:items-end lg:justify-between lg:gap-6">
-              <RoundTools before="Normal:">
-                <RoundTool
-                  name={`Rest of ${sound} normal`}
-                  short={sound}
-                  onClick={() =>
-                    put(
-                      restIsNormal(
-                        cellsOf(
-                          columns.filter((column) => column.isSound),
-                          entries,
-                        ),
-                        entries,
-                        round.ever ?? {},
-                        round.isBaseline,
-                      ),
-                    )
-                  }
-                />
-                <RoundTool
-                  name="Rest of both normal"
-                  short="both"
-                  onClick={() =>
-                    put({
-                      ...restIsNormal(cellsOf(columns, entries), entries, round.ever ?? {}, round.isBaseline),
-                      ...(entries[`${injured}/also`] ? {} : { [`${injured}/also`]: noneOfThese }),
-                    })
-                  }
-                />
-                <CannotBeAskedTool entries={entries} onPut={put} />
-                <RoundTool name="Cannot, all of it" short="Cannot" onClick={() => put(cannotAll(cellsOf(columns, entries), entries))} />
-              </RoundTools>
-              {round.limb && !(isNarrow && side !== injured) ? (
-                // In a dialog it reaches up beside the title, so that the whole round stays on one screen.
-                <div className="lg:mr-20 lg:in-[[role=dialog]]:-mt-11">
-                  <RoundLimb
-                    limb={round.limb}
-                    cells={cellsOf(columns, entries).flatMap(({ key, item }) => {
-                      const [column = ''] = key.split('/')
-                      return limbCell(key, `${watched}-${column}`, item.key, !entries[key]) ?? []
-                    })}
-                    findings={findingsOf(entries)}
-                  />
-                </div>
-              ) : null}
-            </div>
-            <RoundGrid items={itemsOf(entries)} columns={shown} entries={entries} last={round.last} beside={beside} onPut={put} />
-            {round.asksVital ? <VitalGrid entries={entries} last={round.last} onPut={put} /> : null}
-            {isNarrow && side !== injured ? null : (
-              <div className="grid gap-x-6 gap-y-1.5 border-t border-line pt-1">
-                <ChoiceSet
-                  label={`Also asked, ${injured}`}
-                  values={also}
-                  choices={alsoAsked(watched, isBare)}
-                  isSmall
-                  onChange={(values) => put({ [`${injured}/also`]: tickAlso(also, values).join(' ') })}
-                />
-                <div className="lg:hidden">{beside}</div>
-              </div>
+              <RoundTool
+                name="Rest of both normal"
+                short="both"
+                onClick={() => put({ ...rest(columns), ...(entries[`${injured}/also`] ? {} : { [`${injured}/also`]: noneOfThese }) })}
+              />
+              <CannotBeAskedTool entries={entries} onPut={putAll} />
+              <RoundTool name="Cannot, all of it" short="Cannot" onClick={() => putAll(cannotAll(cellsOf(columns, entries), entries))} />
+              {isNarrow ? null : otherForm}
+            </RoundTools>
+            {onLimb ? (
+              <RoundOnLimb view={view} place={place} onPlace={goTo} />
+            ) : (
+              <RoundList view={view} side={place.side} onSide={(side) => setPlace({ ...place, side })} />
             )}
+            {round.asksVital ? <VitalGrid entries={entries} last={round.last} onPut={putAll} /> : null}
+            {isNarrow ? <div>{otherForm}</div> : null}
           </>
         )
       }}

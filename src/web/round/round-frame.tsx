@@ -66,7 +66,7 @@ export function RoundFrame({
   round: RoundProps
   cells: (entries: RoundEntries) => readonly RoundCell[]
   /** Shows what is not on the screen, where what is there has nothing open. */
-  onOpenElsewhere?: (() => void) | undefined
+  onOpenElsewhere?: ((entries: RoundEntries) => void) | undefined
   missing: (entries: RoundEntries) => string | null
   findings: (entries: RoundEntries) => RoundBody['findings']
   children: (entries: RoundEntries, put: (changes: RoundEntries) => void) => ReactNode
@@ -89,7 +89,7 @@ export function RoundFrame({
   const goOn = (): void => {
     if (!form.current) return
     if (hasOpen(form.current)) return focusNextOpen(form.current, cellInHand(form.current))
-    onOpenElsewhere?.()
+    onOpenElsewhere?.(entries)
     requestAnimationFrame(() => form.current && focusNextOpen(form.current))
   }
   // In a sheet the keys are for the round from the start.

@@ -147,6 +147,11 @@ export function cannotAskOf(entries: RoundEntries): Pick<RoundInput, 'cannotAsk'
   return reason ? { cannotAsk: reason } : {}
 }
 
+/** Whether something was given against the pain; not asked, nothing is kept of it. */
+export function analgesiaOf(entries: RoundEntries): Pick<RoundInput, 'analgesia'> {
+  return entries['analgesia'] ? { analgesia: entries['analgesia'] === 'yes' } : {}
+}
+
 /** Whether an item of the form is asked of this patient. */
 export function isAnswerable({ key }: RoundItem, entries: RoundEntries): boolean {
   return !(needsAnswer(key) && cannotAskOf(entries).cannotAsk)
@@ -280,5 +285,5 @@ export function toColumnFindings(watched: 'neck' | 'spine', entries: RoundEntrie
     }),
   )
   const block = toBlock(columnItems(watched), 'column', entries, reason)
-  return { analgesia: entries['analgesia'] === 'yes', ...cannotAskOf(entries), limbs, ...(block ? { [watched]: block } : {}) }
+  return { ...analgesiaOf(entries), ...cannotAskOf(entries), limbs, ...(block ? { [watched]: block } : {}) }
 }

@@ -27,16 +27,30 @@ export function limbCell(key: string, part: string, field: string, isOpen: boole
   return about ? { key, ...about, isOpen } : null
 }
 
-const heightPx = 84
+const heightPx = 104
+const none = [] as const
 
 /**
  * The limb while its round is entered: each place is a dash until it was looked at, and then shows what was found there. A tap on a place
  * brings its line under the hand.
  */
-export function RoundLimb({ limb, cells, findings }: { limb: DrawnLimb; cells: readonly LimbCell[]; findings: Omit<RoundInput, 'atMin'> }) {
+export function RoundLimb({
+  limb,
+  cells,
+  findings,
+  inHand = null,
+}: {
+  limb: DrawnLimb
+  cells: readonly LimbCell[]
+  findings: Omit<RoundInput, 'atMin'>
+  /** Key of the cell in hand: its place is lit. */
+  inHand?: string | null
+}) {
   const { geometry, clinicalCase, layers } = limb
   const box = useRef<HTMLDivElement>(null)
   const marks = roundOnLimb(geometry, cells, looksOfOne(clinicalCase, { atMin: 0, ...findings }))
+  const held = cells.find(({ key }) => key === inHand)
+  const lit = held ? siteOnDrawing(geometry, held.part, held.item) : null
   const goTo = ({ site }: LimbFinding): void => {
     const there = cells.filter((cell) => siteOnDrawing(geometry, cell.part, cell.item) === site)
     const cell = there.find((one) => one.isOpen) ?? there[0]
@@ -45,8 +59,15 @@ export function RoundLimb({ limb, cells, findings }: { limb: DrawnLimb; cells: r
     line?.querySelector<HTMLElement>('button[aria-pressed="true"], button, input')?.focus()
   }
   return (
-    <div ref={box} className="min-w-0 lg:w-72 lg:shrink-0">
-      <LanePicture geometry={geometry} heightPx={heightPx} layers={layers} findings={marks} onFinding={goTo} />
+    <div ref={box} className="min-w-0">
+      <LanePicture
+        geometry={geometry}
+        heightPx={heightPx}
+        layers={layers}
+        findings={marks}
+        sitesInHand={lit ? [lit] : none}
+        onFinding={goTo}
+      />
     </div>
   )
 }

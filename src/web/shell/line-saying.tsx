@@ -1,3 +1,4 @@
+import { CloudOff } from 'lucide-react'
 import { findEventKind } from '#contract/events/index'
 import type { Saying } from '../parts/saying'
 import { useOutbox } from '../sync/outbox'
@@ -12,7 +13,17 @@ export function useLineSaying(): readonly Saying[] {
   if (pending.length === 0) return line === 'offline' ? said('line', 'caution', why) : []
   return isUrgent
     ? said('not-sent', 'stop', `NOT sent: phone if urgent. ${pending.length} kept here`)
-    : said('not-sent', 'caution', `${why}; ${pending.length} kept here`)
+    : said('line', 'caution', `${why}; ${pending.length} kept here`)
+}
+
+/** The same where another sentence has the strip: its shape is seen all the time, its words are for those who listen. */
+export function LineMark({ saying }: { saying: Saying }) {
+  return (
+    <span role="status" className="inline-flex min-w-9 shrink-0 items-center justify-center text-caution">
+      <CloudOff size={20} aria-hidden />
+      <span className="sr-only">{saying.words}</span>
+    </span>
+  )
 }
 
 /** A stripe at the edge of the header while entries are on their way: it comes and goes with each of them and moves nothing. */

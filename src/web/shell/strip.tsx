@@ -14,7 +14,7 @@ import { usePerson, useSession } from '../sync/session-store'
 import { ClockFace, HeardButton, clockTone, whoseClock } from './clock-face'
 import { latePart } from './late-part'
 import { SayingLine } from './saying-line'
-import { useLineSaying } from './line-saying'
+import { LineMark, useLineSaying } from './line-saying'
 import { useClocks } from './use-clocks'
 
 const StripSheet = latePart(async () => (await import('./strip-sheet')).StripSheet)
@@ -39,7 +39,9 @@ export function Strip({ ofCase = [], isKept = false }: { ofCase?: readonly Sayin
   const clocks = pressing.map((one) => clockSaying(one, one.caseId !== heldCase, now))
   const sayings = inSayingOrder([...ofCase, ...clocks, ...useLineSaying(), ...useEntrySaying()])
   const [sheet, setSheet] = useState<'sayings' | 'clocks' | null>(null)
-  const [first, ...losers] = sayings
+  const [first, ...rest] = sayings
+  const lost = rest.find(({ rank }) => rank === 'line')
+  const losers = rest.filter((saying) => saying !== lost)
   const hasClocks = own.length + others.length > 0 || clocks.length > 0
   if (!first && !hasClocks && !isKept) return null
   const tone = first?.tone ?? 'blank'
@@ -51,6 +53,7 @@ export function Strip({ ofCase = [], isKept = false }: { ofCase?: readonly Sayin
       <div role="status" className="flex min-w-0 flex-1 items-stretch font-bold">
         {first ? <SayingLine saying={first} /> : null}
       </div>
+      {lost ? <LineMark saying={lost} /> : null}
       {losers.length > 0 ? (
         <button type="button" onClick={() => setSheet('sayings')} className="reach min-w-11 shrink-0 px-2 font-bold">
           <span aria-hidden>+{losers.length}</span>
@@ -72,6 +75,7 @@ export function Strip({ ofCase = [], isKept = false }: { ofCase?: readonly Sayin
             <ClocksMark
               // Of one's own the first stands beside it.
               clocks={[...own.slice(isNarrow || first ? 1 : 2), ...others]}
+              heldCase={heldCase}
               isOutranked={first?.rank === 'urgent' && clocks.length > 0}
               nowMs={now}
               onOpen={() => setSheet('clocks')}
@@ -98,18 +102,21 @@ export function Strip({ ofCase = [], isKept = false }: { ofCase?: readonly Sayin
 /** Other patients' clocks in one mark: how many, which comes next, and whether one of them waits behind something worse. */
 function ClocksMark({
   clocks,
+  heldCase,
   isOutranked,
   nowMs,
   onOpen,
 }: {
   clocks: readonly ShownTimer[]
+  heldCase: string | null
   isOutranked: boolean
   nowMs: number
   onOpen: () => void
 }) {
+  const isNarrow = useNarrow()
   const [next] = clocks
   if (!next) return null
-  const words = clocks.length === 1 ? '1 clock' : `${clocks.length} clocks`
+  const isOwn = next.caseId === heldCase
   return (
     <button
       type="button"
@@ -117,11 +124,19 @@ function ClocksMark({
       className={`reach inline-flex min-w-11 items-center gap-1.5 border-l border-current/25 px-2 font-semibold ${isOutranked ? 'text-stop' : ''}`}
     >
       {isOutranked ? <ToneShape tone="stop" size={15} /> : null}
-      <span className="max-sm:sr-only">{words}, next</span>
-      <span className="sm:hidden" aria-hidden>
-        {clocks.length}·
-      </span>
-      <span className="numeral">{formatLeft(next.endsAt - nowMs)}</span>
+      {clocks.length === 1 ? (
+        <ClockFace one={next} nowMs={nowMs} whose={isOwn ? '' : whoseClock(next)} isLabelSpoken={isNarrow} />
+      ) : (
+        <>
+          <span className="max-sm:sr-only">{clocks.length} clocks, next</span>
+          <span className="sm:hidden" aria-hidden>
+            {clocks.length}·
+          </span>
+          <span className="numeral" role="timer" aria-label={next.timer.label}>
+            {formatLeft(next.endsAt - nowMs)}
+          </span>
+        </>
+      )}
     </button>
   )
 }

@@ -218,15 +218,23 @@ export async function openDurable(personId: string, vault: Vault | null): Promis
       ),
     readTimers: async () =>
       Promise.all(
-        (await readTimers()).map(async (timer) => ({ ...timer, patient: (await read<string>('answers', nameKey(timer.caseId))) ?? '' })),
+        (await readTimers()).map(async (timer) => ({ ...timer, ...((await read<Whose>('answers', nameKey(timer.caseId))) ?? nobody) })),
       ),
     writeTimers: (entry) =>
       write(`answers ${nameKey(entry.caseId)}`, async () => {
         await writeTimers(entry)
-        await db.put('answers', { ...(await vault.put(entry.patient)), ...version, reaches: [] }, await nameOf(nameKey(entry.caseId)))
+        await db.put(
+          'answers',
+          { ...(await vault.put({ patient: entry.patient, place: entry.place ?? '' } satisfies Whose)), ...version, reaches: [] },
+          await nameOf(nameKey(entry.caseId)),
+        )
       }),
   }
 }
+
+/** Whose clocks they are, closed away apart from the clocks themselves. */
+type Whose = Pick<CaseTimers, 'patient' | 'place'>
+const nobody: Whose = { patient: '', place: '' }
 
 /** What is read of an answer that another version may have kept: nothing of it need be there. */
 interface KeptLoosely {

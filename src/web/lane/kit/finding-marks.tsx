@@ -12,15 +12,19 @@ export interface PlacedFinding {
 }
 
 const sizePx = 16
+const none: readonly LimbFinding['site'][] = []
 /** A gloved thumb hits it. */
 const touchPx = 44
 
 /** What stands, in the shape and tone of its level, at the place where it was found; as large on a small drawing as on a large one. */
 export function FindingMarks({
   placed,
+  inHand = none,
   onPick,
 }: {
   placed: readonly PlacedFinding[]
+  /** Places to light. */
+  inHand?: readonly LimbFinding['site'][] | undefined
   onPick?: ((finding: LimbFinding) => void) | undefined
 }) {
   return placed.map(({ finding, at: [x, y] }) => {
@@ -36,6 +40,7 @@ export function FindingMarks({
       >
         <title>{finding.label}</title>
         {onPick ? <rect x={-touchPx / 2} y={-touchPx / 2} width={touchPx} height={touchPx} fill="transparent" /> : null}
+        {inHand.includes(finding.site) ? <circle r={sizePx - 2} fill="var(--citrus)" stroke="var(--ink)" strokeWidth="1.5" /> : null}
         <g transform={`translate(${-sizePx / 2} ${-sizePx / 2})`}>
           <path
             d={toneShapes[tone]}

@@ -123,7 +123,7 @@ function Run({ open, run }: { open: OpenCase; run: RunRecord }) {
           {step ? (
             <StepCard open={open} plan={plan} step={step} control={control} actions={actions} />
           ) : (
-            <Finished caseId={record.id} run={run} onBack={control.previous && control.isDriver ? control.back : null} />
+            <Finished caseId={record.id} run={run} onBack={control.previous && control.mayTick ? control.back : null} />
           )}
           {step ? <AlsoNow others={others} control={control} /> : null}
           <ScribeNote caseId={record.id} />
@@ -215,14 +215,14 @@ function Trail({ control, others }: { control: RunControl; others: readonly Step
       outcomes={outcomes}
       current={control.step?.id ?? null}
       open={open}
-      onChoose={control.isDriver ? control.choose : undefined}
+      onChoose={control.mayTick ? control.choose : undefined}
     />
   )
 }
 
 /** Steps with no order between them and the one in hand: any of them may come first. */
 function AlsoNow({ others, control }: { others: readonly Step[]; control: RunControl }) {
-  if (others.length === 0 || !control.isDriver) return null
+  if (others.length === 0 || !control.mayTick) return null
   return (
     <section aria-labelledby="also-now">
       <h2 id="also-now" className="mb-1.5 font-bold">

@@ -18,7 +18,7 @@ import { StepBody } from './step-body'
 import { beginAtSentence } from './step-headline'
 import { StopsOnStep } from './stops-on-step'
 import { underneathAt } from './underneath-work'
-import type { RunControl } from './use-run'
+import { leadsElsewhere, type RunControl } from './use-run'
 
 /** Two presses closer together than this are one, ms. */
 const bounceMs = 350
@@ -46,7 +46,7 @@ export function StepCard({
   actions: StepActions
 }) {
   const card = useRef<HTMLElement>(null)
-  const { steps, isDriver } = control
+  const { steps, mayTick } = control
   const isArriving = useRef(true)
   useEffect(() => {
     if (card.current) beginAtSentence(card.current, isArriving.current)
@@ -69,7 +69,7 @@ export function StepCard({
   const first = missingFirst({ unmarked, lacksPull, lacksLook, lacksCheck: asksCheck(step) && checkedStep !== step.id })
   const blocked = first ?? (ways.isDoneFree ? null : 'A stop stands on this step: it is said above.')
   const isBlocked = blocked !== null
-  const refuses = isDriver ? blocked : leadsElsewhere
+  const refuses = mayTick ? blocked : leadsElsewhere
   const { onDone, onBack } = actions
   // Passing a step by answers for what stands on it as going on does; what waits for an order, or is fixed, offers neither.
   const mayDecide = hasRight(usePerson().roles, 'decide')
@@ -80,7 +80,7 @@ export function StepCard({
     shownAt.current = performance.now()
   }, [step.id])
   useKey([' ', 'PageDown', 'Backspace'], (event) => {
-    if (!isDriver || isOnControl(event)) return
+    if (!mayTick || isOnControl(event)) return
     event.preventDefault()
     // A pedal held down repeats, one that bounces sends twice: neither may finish a step that nobody has read.
     // The press's own time counts: a slow page hears it late.
@@ -95,7 +95,7 @@ export function StepCard({
       aria-label={`Step ${steps.indexOf(step) + 1} of ${steps.length}`}
       className="grid content-start gap-3 border-line bg-sheet p-3 pb-0 max-sm:-mx-3 max-sm:-mt-3 max-sm:border-b sm:gap-4 sm:rounded-3xl sm:border sm:p-6 sm:pb-0"
     >
-      <StopsOnStep open={open} stops={stops} ways={ways} isDriver={isDriver} onDespite={() => actions.onDespite(stops, 'done')} />
+      <StopsOnStep open={open} stops={stops} ways={ways} mayTick={mayTick} onDespite={() => actions.onDespite(stops, 'done')} />
       <StepBody key={step.id} open={open} plan={plan} step={step} control={control} brought={brought} onChecked={setChecked} />
       <div className="sticky bottom-0 -mx-3 flex flex-wrap items-center gap-3 rounded-b-3xl border-t border-line bg-sheet px-3 py-3 pointer-coarse:hidden sm:-mx-6 sm:px-6">
         <Button
@@ -108,12 +108,12 @@ export function StepCard({
           {step.confirm ?? 'Done'}
         </Button>
         {onBack ? (
-          <Button onClick={onBack} refuses={isDriver ? null : leadsElsewhere} className="min-h-16">
+          <Button onClick={onBack} refuses={mayTick ? null : leadsElsewhere} className="min-h-16">
             Back
           </Button>
         ) : null}
         {onSkip ? (
-          <Button look={step.optional ? 'plain' : 'quiet'} onClick={onSkip} refuses={isDriver ? null : leadsElsewhere} className="min-h-16">
+          <Button look={step.optional ? 'plain' : 'quiet'} onClick={onSkip} refuses={mayTick ? null : leadsElsewhere} className="min-h-16">
             {step.optional ? 'Not needed' : 'Skip'}
           </Button>
         ) : null}
@@ -121,11 +121,11 @@ export function StepCard({
           {first ?? (step.confirm || step.optional ? 'Needs its own button.' : 'Space goes on, Backspace goes back.')}
         </p>
       </div>
-      <TouchHalves step={step} refuses={refuses} isDriver={isDriver} actions={actions} onSkip={onSkip} />
+      <TouchHalves step={step} refuses={refuses} mayTick={mayTick} actions={actions} onSkip={onSkip} />
       {onSkip && !step.optional ? (
         // Below the halves: seldom wanted, and never met by a thumb on its way to them.
         <p className="-mt-2 hidden justify-center pointer-coarse:flex">
-          <Button look="quiet" className="min-h-11" refuses={isDriver ? null : leadsElsewhere} onClick={onSkip}>
+          <Button look="quiet" className="min-h-11" refuses={mayTick ? null : leadsElsewhere} onClick={onSkip}>
             Skip this step
           </Button>
         </p>
@@ -133,8 +133,6 @@ export function StepCard({
     </section>
   )
 }
-
-const leadsElsewhere = 'Another screen leads this run: take it over above.'
 
 /** What of a step comes before it is done, in words; null where nothing does. */
 function missingFirst({
@@ -164,14 +162,14 @@ function isOnControl(event: KeyboardEvent): boolean {
 function TouchHalves({
   step,
   refuses,
-  isDriver,
+  mayTick,
   actions,
   onSkip,
 }: {
   step: Step
   /** Why it cannot be finished now; null where it can. */
   refuses: string | null
-  isDriver: boolean
+  mayTick: boolean
   actions: StepActions
   /** Null where the step cannot be passed by. */
   onSkip: (() => void) | null
@@ -187,7 +185,7 @@ function TouchHalves({
       <div className="grid grid-cols-2 gap-2">
         <Button
           className={`text-lg ${step.confirm ? 'min-h-16' : 'min-h-24'}`}
-          refuses={!isDriver ? leadsElsewhere : onBack ? null : 'This is the first step.'}
+          refuses={!mayTick ? leadsElsewhere : onBack ? null : 'This is the first step.'}
           onClick={() => onBack?.()}
         >
           ‹ Back
@@ -203,7 +201,7 @@ function TouchHalves({
         )}
       </div>
       {onSkip && step.optional ? (
-        <Button className="min-h-24 text-xl" refuses={isDriver ? null : leadsElsewhere} onClick={onSkip}>
+        <Button className="min-h-24 text-xl" refuses={mayTick ? null : leadsElsewhere} onClick={onSkip}>
           Not needed
         </Button>
       ) : null}

@@ -10,19 +10,20 @@ import { formatDayAndClock } from '../../parts/format-time'
 import { Notice } from '../../parts/notice'
 import type { OpenCase } from '../../sync/case-store'
 import { usePerson } from '../../sync/session-store'
+import { leadsElsewhere } from './use-run'
 
 /** Stops that stand on a step, first of all: Done does not pass them; a clinician may go on all the same, and says why. */
 export function StopsOnStep({
   open,
   stops,
   ways,
-  isDriver,
+  mayTick,
   onDespite,
 }: {
   open: OpenCase
   stops: readonly BindingStop[]
   ways: WaysOn
-  isDriver: boolean
+  mayTick: boolean
   onDespite: () => void
 }) {
   const say = useWords()
@@ -55,7 +56,7 @@ export function StopsOnStep({
         <p className="font-semibold">Record the call to the senior first: “Record the call”, under what stands.</p>
       ) : (
         <div>
-          <Button refuses={isDriver ? null : 'Another screen leads this run: take it over above.'} onClick={onDespite}>
+          <Button refuses={mayTick ? null : leadsElsewhere} onClick={onDespite}>
             Go on all the same
           </Button>
         </div>

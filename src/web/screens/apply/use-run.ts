@@ -1,4 +1,5 @@
 import { useEffect } from 'react'
+import { create } from 'zustand'
 import type { Plan } from '#core/model/plan'
 import type { Step } from '#core/model/step'
 import { timersOf } from '#core/runs/step-work'
@@ -12,14 +13,24 @@ import { tabId } from '../../sync/tab-id'
 import { endClocks } from '../../case/end-clocks'
 import { currentStep, openBefore, previousStep } from '../../case/run-state'
 
+/** Runs that this tab helps with, until it is loaded again. */
+const useHelping = create<{ readonly runs: readonly string[] }>(() => ({ runs: [] }))
+
+/** Why a press counts for nothing on a screen that only looks. */
+export const leadsElsewhere = 'Another screen leads this run: help or take over, above.'
+
 /** A run as its driver walks it. */
 export interface RunControl {
   readonly run: RunRecord
   readonly steps: readonly Step[]
   readonly step: Step | null
   readonly previous: Step | null
-  /** Whether this tab drives; any other one follows. */
+  /** Whether this tab leads; any other one follows. */
   readonly isDriver: boolean
+  /** Whether this tab helps another one that leads: what is ticked here is kept, and leads nothing. */
+  readonly isHelping: boolean
+  /** Whether what is pressed here counts: for whoever leads, and whoever helps. */
+  readonly mayTick: boolean
   /** What must come before the step in hand and is still open. */
   readonly missingBefore: ReturnType<typeof openBefore>
   /** Whether the step in hand was done before. */
@@ -31,6 +42,7 @@ export interface RunControl {
   back(): void
   choose(stepId: string): void
   startTimer(timer: StepTimer): void
+  help(isHelping: boolean): void
   takeOver(): void
 }
 
@@ -43,7 +55,10 @@ export function useRun(open: OpenCase, run: RunRecord, plan: Plan): RunControl {
   const outcomes = outcomesOf(run)
   const isDriver = run.driver === undefined || run.driver.device === tabId()
 
+  const isHelping = useHelping((store) => store.runs.includes(run.id)) && !isDriver
+
   const claim = (): void => {
+    if (isHelping) return
     if (run.driver?.device !== tabId()) void writeEvent('run-lease', { runId: run.id, device: tabId() })
   }
   const write = (stepId: string, outcome: 'done' | 'skipped' | 'undone', reason: string, despite: readonly string[] = []): void => {
@@ -75,6 +90,8 @@ export function useRun(open: OpenCase, run: RunRecord, plan: Plan): RunControl {
     step,
     previous,
     isDriver,
+    isHelping,
+    mayTick: isDriver || isHelping,
     missingBefore: step ? openBefore(steps, run, step) : [],
     isRepeat: step !== null && outcomes.get(step.id) === 'done',
     choose,
@@ -101,6 +118,7 @@ export function useRun(open: OpenCase, run: RunRecord, plan: Plan): RunControl {
       if (chosenId) return choose('')
       if (previous) write(previous.id, 'undone', '')
     },
+    help: (isOn) => useHelping.setState(({ runs }) => ({ runs: isOn ? [...runs, run.id] : runs.filter((id) => id !== run.id) })),
     takeOver: () => void writeEvent('run-lease', { runId: run.id, device: tabId() }),
   }
 }
