@@ -62,7 +62,7 @@ export function RoundOnLimb({ view, place, onPlace }: { view: RoundView; place: 
   }
   return (
     <div ref={box} className="grid grid-cols-[minmax(0,1fr)] gap-2 lg:grid-cols-[26rem_minmax(0,1fr)] lg:gap-x-6">
-      <div className="grid content-start gap-1.5 max-lg:-mx-4 max-lg:border-b max-lg:border-line max-lg:bg-sheet max-lg:px-2 max-lg:pb-2 lg:sticky lg:top-16">
+      <div className="grid content-start gap-1.5 max-lg:-mx-3 max-lg:border-b max-lg:border-line max-lg:bg-sheet max-lg:px-2 max-lg:pb-2 lg:sticky lg:top-16">
         <Drawing view={view} place={place} marks={lookAt.marks} onPick={pick} />
         <ol aria-label={`Places of the ${place.side} ${watched}`} className="flex gap-1">
           {zones.map((zone) => (

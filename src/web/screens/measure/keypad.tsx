@@ -4,7 +4,7 @@ const keys = ['7', '8', '9', '4', '5', '6', '1', '2', '3', '.', '0']
 const unitKeys = [' cm', ' in', ' fw']
 
 /** Large keys for gloved thumbs; the keyboard does the same. */
-export function Keypad({ text, onType }: { text: string; onType: (text: string) => void }) {
+export function Keypad({ text, hasUnits = true, onType }: { text: string; hasUnits?: boolean; onType: (text: string) => void }) {
   return (
     <div role="group" aria-label="Keypad" className="grid max-w-md grid-cols-4 gap-1.5 select-none">
       <div className="col-span-3 grid grid-cols-3 gap-1.5">
@@ -13,12 +13,14 @@ export function Keypad({ text, onType }: { text: string; onType: (text: string) 
         ))}
         <Key label="Rub out" icon={<Delete size={24} aria-hidden />} onPress={() => onType(text.slice(0, -1))} />
       </div>
-      <div className="grid gap-1.5">
-        {unitKeys.map((unit) => (
-          <Key key={unit} label={unit.trim()} isQuiet onPress={() => onType(text.trim() + unit)} />
-        ))}
-        <Key label="/" isQuiet onPress={() => onType(`${text}/`)} />
-      </div>
+      {hasUnits ? (
+        <div className="grid gap-1.5">
+          {unitKeys.map((unit) => (
+            <Key key={unit} label={unit.trim()} isQuiet onPress={() => onType(text.trim() + unit)} />
+          ))}
+          <Key label="/" isQuiet onPress={() => onType(`${text}/`)} />
+        </div>
+      ) : null}
     </div>
   )
 }

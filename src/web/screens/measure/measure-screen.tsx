@@ -5,6 +5,7 @@ import type { Measurement } from '#core/model/clinical-case'
 import { Lane } from '../../lane/lane'
 import { girthDoubt } from '#core/figures/body/girth-neighbours'
 import { disagreeing, lengthDoubt } from '#core/figures/body/length-order'
+import { stillMissing } from '#core/planner/still-missing'
 import { AfterChange } from '../../case/after-change'
 import { usePlan } from '../../case/use-plan'
 import { Button, ButtonLink } from '../../parts/button'
@@ -13,6 +14,7 @@ import { StagePage } from '../../parts/stage-page'
 import { useOpenCase, writeEvent } from '../../sync/case-store'
 import { useSettings } from '../../sync/session-store'
 import { askedReadings, readingsOf, usualSide, type AskedReading } from './asked-readings'
+import { FigureEntry } from './figure-entry'
 import { ReadingEntry } from './reading-entry'
 import { ReadingList } from './reading-list'
 import { ReadingTools } from './reading-tools'
@@ -21,7 +23,9 @@ import { ReadingTools } from './reading-tools'
 export function MeasureScreen() {
   const open = useOpenCase()
   const { units } = useSettings()
-  const asked = askedReadings(open)
+  // Not with what is being typed: the question must not change under the hand.
+  const lacks = stillMissing(usePlan(open))
+  const asked = askedReadings(open).map((one) => (lacks.readings.has(one.definition.id) ? { ...one, need: 'required' as const } : one))
   const [picked, setPicked] = useState<string | null>(null)
   const [provisional, setProvisional] = useState<Measurement | null>(null)
   const [chosenSide, setChosenSide] = useState<{ for: string; side: Side } | null>(null)
@@ -49,7 +53,9 @@ export function MeasureScreen() {
   const side = current?.fixedSide ?? (chosenSide && chosenSide.for === current?.key && usual ? chosenSide.side : usual)
   const unreadCount = asked.filter(isUnread).length
   const doubtedCount = asked.filter(isDoubted).length
-  const isEnough = !asked.some((one) => one.need === 'required' && (isUnread(one) || isDoubted(one)))
+  const figure = lacks.figures[0] ?? null
+  const figureInHand = picked === null && !next ? figure : null
+  const isEnough = figure === null && !asked.some((one) => one.need === 'required' && (isUnread(one) || isDoubted(one)))
   const take = (taken: readonly Measurement[]): void => {
     setProvisional(null)
     setPicked(null)
@@ -87,16 +93,24 @@ export function MeasureScreen() {
         />
       }
       title="Measure"
-      lead={leadOf(unreadCount, doubtedCount, asked.some(wantsThird))}
+      lead={leadOf(unreadCount + lacks.figures.length, doubtedCount, asked.some(wantsThird))}
       next={
-        <ButtonLink look={next ? 'plain' : 'next'} to={`/case/${open.record.id}/choose`}>
+        <ButtonLink look={next || figure ? 'plain' : 'next'} to={`/case/${open.record.id}/choose`}>
           {isEnough ? 'Choose the size' : 'Choose with what there is'}
         </ButtonLink>
       }
     >
       <div className="grid gap-5">
         <AfterChange open={open} />
-        {current?.definition.words ? (
+        {figureInHand ? (
+          <FigureEntry
+            key={figureInHand}
+            caseId={open.record.id}
+            patient={open.episode.patient}
+            figure={figureInHand}
+            why={lacks.messages[`patient/${figureInHand}`] ?? ''}
+          />
+        ) : current?.definition.words ? (
           <WordEntry place={current} onTake={(value) => take([{ id: current.definition.id, value }])} />
         ) : current ? (
           <ReadingEntry
@@ -118,7 +132,7 @@ export function MeasureScreen() {
         ) : (
           <p>This technique asks for no reading.</p>
         )}
-        {current && !current.definition.words ? (
+        {current && !figureInHand && !current.definition.words ? (
           <ReadingTools
             key={`tools ${current.key}`}
             place={current}
@@ -136,8 +150,7 @@ export function MeasureScreen() {
 
 /** How far measuring is: a place whose reading is doubted is not read. */
 function leadOf(unreadCount: number, doubtedCount: number, wantsThird: boolean): string {
-  if (unreadCount > 0)
-    return `${unreadCount} ${unreadCount === 1 ? 'place' : 'places'} to go${doubtedCount > 0 ? `, ${doubtedCount} doubted` : ''}`
+  if (unreadCount > 0) return `${unreadCount} to go${doubtedCount > 0 ? `, ${doubtedCount} doubted` : ''}`
   if (wantsThird) return 'A third reading is wanted'
   return doubtedCount > 0 ? `${doubtedCount} of the readings doubted: look again` : 'All asked places are read'
 }

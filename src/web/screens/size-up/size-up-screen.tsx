@@ -12,12 +12,12 @@ import {
 } from '#core/model/vocabulary'
 import { formatLength } from '#core/planner/format-decision'
 import type { Question, WhatIf } from '#core/techniques/what-if'
-import { rankTechniques } from '#core/techniques/rank-techniques'
+import { rankBySuit, rankTechniques } from '#core/techniques/rank-techniques'
 import { findTechnique } from '#core/techniques/registry'
 import { isUntouched } from '#contract/views/case-from-file'
 import { isPlaced } from '#contract/views/is-placed'
 import { toClinicalCase } from '#contract/views/clinical-case'
-import { unknownInjury, type InjuryRecord } from '#contract/records/episode'
+import { unknownInjury, type EpisodeRecord, type InjuryRecord } from '#contract/records/episode'
 import { browserContext, usePlan } from '../../case/use-plan'
 import { Button, ButtonLink } from '../../parts/button'
 import { ChoiceRow } from '../../parts/choice-row'
@@ -79,7 +79,7 @@ export function SizeUpScreen() {
     setRefusal(null)
     if (isOther && isIdentityRead(record)) return setAsked(next)
     void writeEvent('injury', { injuryId: record.injuryId, injury: next })
-    suggestTechnique(open, next)
+    setTaken(suggestTechnique(open, { ...episode, injuries: { ...episode.injuries, [record.injuryId]: next } }))
   }
   const ranked = useMemo(() => rankTechniques(toClinicalCase(record, episode), browserContext(protocolOf(record))), [record, episode])
   const questions = questionsOf(record, episode)
@@ -95,7 +95,10 @@ export function SizeUpScreen() {
     if (!isOfPatient(flag)) return save({ ...injury, flags: withFlag(injury.flags, flag as InjuryFlag, isSo) })
     const isBound = record.accepted !== null && !mayDecide && !isSo
     setRefusal(isBound ? 'Since the plan was accepted, taking a flag away is a clinician’s. Adding one is yours.' : null)
-    if (!isBound) void writeEvent('flags', { flags: withFlag(episode.flags, flag as PatientFlag, isSo) })
+    if (isBound) return
+    const flags = withFlag(episode.flags, flag as PatientFlag, isSo)
+    void writeEvent('flags', { flags })
+    setTaken(suggestTechnique(open, { ...episode, flags }))
   }
   const pick = (region: Region, side: Side | null): void =>
     save({ ...injury, region, side: isColumnRegion(region) ? null : (side ?? injury.side) })
@@ -270,15 +273,23 @@ function isTakenAway(before: readonly string[], after: readonly string[]): boole
   return before.some((flag) => !after.includes(flag))
 }
 
-/** When the technique in hand is for another part of the body and nothing is measured yet, the best ranked one takes its place. */
-function suggestTechnique(open: OpenCase, injury: InjuryRecord): void {
-  const { record, episode } = open
-  if (injury.region === null || record.measurements.length > 0 || record.runs.length > 0) return
+/**
+ * Takes the best ranked technique where the one in hand is for another part of the body, or is stopped while another is not: what is stopped is
+ * never what a case goes on with by itself. Once something is measured the chooser says it, and a person decides.
+ * @param episode as it will be
+ * @returns what is said of it where one that was chosen is stopped
+ */
+function suggestTechnique({ record }: OpenCase, episode: EpisodeRecord): string | null {
+  const injury = episode.injuries[record.injuryId]
+  if (!injury || injury.region === null || record.measurements.length > 0 || record.runs.length > 0 || record.accepted) return null
   const current = findTechnique(record.technique)
-  if (current && [current.bodyRegion].flat().includes(bodyRegionOf(injury.region))) return
-  const next = { ...episode, injuries: { ...episode.injuries, [record.injuryId]: injury } }
-  const [best] = rankTechniques(toClinicalCase(record, next), browserContext(protocolOf(record)))
-  if (best && best.technique.id !== record.technique) void writeEvent('technique', { technique: best.technique.id })
+  const isOfPart = current !== null && [current.bodyRegion].flat().includes(bodyRegionOf(injury.region))
+  const ranked = rankBySuit(toClinicalCase(record, episode), browserContext(protocolOf(record)))
+  const [best] = ranked
+  const isStopped = ranked.find(({ technique }) => technique.id === record.technique)?.verdict === 'stop'
+  if (!best || best.technique.id === record.technique || (isOfPart && !(isStopped && best.verdict !== 'stop'))) return null
+  void writeEvent('technique', { technique: best.technique.id })
+  return isOfPart ? `${current.name} is stopped here: ${best.technique.name} is chosen instead.` : null
 }
 
 function Baseline({ caseId, injury }: { caseId: string; injury: InjuryRecord }) {
