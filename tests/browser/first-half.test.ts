@@ -72,7 +72,19 @@ describe('the first half of the path in the browser', () => {
       while (!/All asked places are read/.test(await browser.text())) {
         const asked = await askedNow()
         await enter(
-          /path|length/i.test(asked) ? '58' : /calf/i.test(asked) ? '38' : /heel/i.test(asked) ? '34' : /knee/i.test(asked) ? '34' : '25',
+          /lower leg/i.test(asked)
+            ? '42'
+            : /foot length/i.test(asked)
+              ? '26'
+              : /path|length/i.test(asked)
+                ? '58'
+                : /calf/i.test(asked)
+                  ? '38'
+                  : /heel/i.test(asked)
+                    ? '34'
+                    : /knee/i.test(asked)
+                      ? '34'
+                      : '25',
         )
       }
       await tap('link', 'Choose the size')
@@ -97,7 +109,7 @@ describe('the first half of the path in the browser', () => {
       await browser.open('/new')
       await browser.type('textbox', /^Tap the body/, 'r wri')
       await browser.press(Key.ENTER)
-      await browser.waitForText('RIGHT wrist')
+      await browser.waitForText(/RIGHT\s+wrist/)
       await browser.find('heading', 'What can be done here')
       await browser.waitForText('Volar slab, forearm')
       await browser.click('checkbox', /Volar slab/)

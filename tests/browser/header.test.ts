@@ -2,7 +2,7 @@ import { expect } from 'chai'
 import { stages } from '#contract/views/board'
 import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
-import { quietRound, seedCase, sendApplied, sendEvent, sendRound, startRun, type SeededCase } from '../harness/seed-case'
+import { quietRound, seedCase, sendApplied, sendPatient, sendRound, startRun, type SeededCase } from '../harness/seed-case'
 
 let server: LiveServer
 let browser: TestBrowser
@@ -28,9 +28,13 @@ interface Places {
   readonly overflowPx: number
 }
 
-/** Where the parts of the header stand, px. */
-const places = (): Promise<Places> =>
-  browser.evaluate(`
+/** Where the parts of the header stand once the page has taken the size of its window, px. */
+const places = async (): Promise<Places> => {
+  const isTaken = (): Promise<boolean> =>
+    browser.evaluate(`return document.documentElement.scrollWidth <= document.documentElement.clientWidth`)
+  // What is drawn to its width follows a moment later; what stays over the edge is found below.
+  for (let look = 0; look < 20 && !(await isTaken()); look++) await browser.driver.sleep(50)
+  return browser.evaluate(`
     const box = (one) => { if (!one) return null; const { left, top, width, height } = one.getBoundingClientRect(); return { left, top, width, height } }
     const patient = document.querySelector('header section[aria-label="Patient"]')
     const family = [...patient.querySelectorAll('bdi[aria-hidden] > span')].find((one) => one.className.includes('wrap-anywhere'))
@@ -45,6 +49,7 @@ const places = (): Promise<Places> =>
       cutPx: Math.max(family.scrollWidth - family.clientWidth, family.getBoundingClientRect().right - family.closest('p').getBoundingClientRect().right),
       overflowPx: Math.max(0, document.documentElement.scrollWidth - document.documentElement.clientWidth),
     }`)
+}
 
 const sizes = [
   [320, 640],
@@ -54,25 +59,8 @@ const sizes = [
   [1280, 800],
 ] as const
 
-const details = {
-  isTemporary: false,
-  born: '1980-01-01',
-  number: 'TS-0001',
-  ageYears: 34,
-  isAgeEstimated: true,
-  sex: '',
-  heightCm: null,
-  massKg: 81,
-  isMassEstimated: true,
-}
 async function name(words: string): Promise<void> {
-  for (const { caseId, episodeId } of [seeded, running]) {
-    const version = await browser.evaluateAsync<number>(
-      `const done = arguments[1]; fetch('/api/cases/' + arguments[0]).then((one) => one.json()).then((one) => done(one.episodeVersion))`,
-      caseId,
-    )
-    await sendEvent(browser, { type: 'episode', id: episodeId }, 'patient', { ...details, name: words }, version)
-  }
+  for (const one of [seeded, running]) await sendPatient(browser, one, { name: words, ageYears: 34, massKg: 81 })
 }
 
 async function openStage(stage: string, { caseId } = seeded): Promise<void> {

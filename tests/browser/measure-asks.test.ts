@@ -2,7 +2,7 @@ import { expect } from 'chai'
 import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
 import { startLiveServer } from '../harness/live-server'
 import { patienceMs } from '../harness/patience'
-import { seedCase, sendEvent, type SeededCase } from '../harness/seed-case'
+import { seedCase, sendPatient, type SeededCase } from '../harness/seed-case'
 
 describe('what is asked before a device is sized', () => {
   let browser: TestBrowser
@@ -23,17 +23,7 @@ describe('what is asked before a device is sized', () => {
 
   it('a pull asks for the weight where it is measured, says why, and nothing is all read before', async () => {
     const seeded = await seedCase(browser, 'ring-traction')
-    const details = {
-      name: 'Test ring',
-      isTemporary: false,
-      born: '',
-      number: '',
-      ageYears: 40,
-      isAgeEstimated: true,
-      sex: '',
-      heightCm: null,
-    }
-    await sendEvent(browser, { type: 'episode', id: seeded.episodeId }, 'patient', { ...details, massKg: null, isMassEstimated: false }, 1)
+    await sendPatient(browser, seeded, { massKg: null, isMassEstimated: false })
     await browser.setViewport(1280, 800)
     await browser.open(`/case/${seeded.caseId}/measure`)
     await browser.find('region', 'Of the patient: Weight')
@@ -56,7 +46,7 @@ describe('what is asked before a device is sized', () => {
   it('a device that is stopped is not what a case goes on with: the best that is allowed is chosen, and said', async () => {
     const seeded = await seedCase(browser, 'ring-traction', { isUnread: true })
     await browser.open(`/case/${seeded.caseId}/size-up`)
-    await browser.find('heading', 'Size up')
+    await browser.find('group', 'Would stop it, or call for another device')
     const flags = await browser.evaluate<readonly string[]>(
       `return [...document.querySelectorAll('section[aria-labelledby=questions] [role=group][aria-label^="Would stop"] button[aria-pressed]')].map((one) => one.innerText)`,
     )

@@ -21,6 +21,17 @@ export function quietRound(technique: string, change: Partial<LimbFindings> = {}
   return bothLegs('left', change)
 }
 
+/** What is known of the patient of a seeded case, with changes: sent on top of what stands. */
+export async function sendPatient(browser: TestBrowser, { caseId, episodeId }: SeededCase, changes: object): Promise<void> {
+  const { version, patient } = await browser.evaluateAsync<{ version: number; patient: object }>(
+    `const done = arguments[1]
+     fetch('/api/cases/' + arguments[0]).then((one) => one.json())
+       .then(({ episode, episodeVersion }) => done({ version: episodeVersion, patient: episode.patient }))`,
+    caseId,
+  )
+  await sendEvent(browser, { type: 'episode', id: episodeId }, 'patient', { ...patient, ...changes }, version)
+}
+
 /** Sends an event with the page's session, as the application does; throws when it is refused. */
 export async function sendEvent(
   browser: TestBrowser,

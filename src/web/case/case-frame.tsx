@@ -14,14 +14,14 @@ import { GiveOverBar } from './give-over-bar'
 import { goneWords } from './gone-words'
 import { FirstHint } from './first-hint'
 import { keepPatientOf } from './keep-patient'
-import { keepTimers } from './timer-store'
+import { keepTimers } from '../strip/timer-store'
 import { PathRail } from './path-rail'
 import { PatientHead } from './patient-head'
 import { RelatedBar } from './related-bar'
 import { LoadingTape } from '../parts/tape'
 import { SayWhyForm } from './say-why-form'
 import { SheetHead } from '../parts/sheet-host'
-import { Strip } from '../shell/strip'
+import { Strip } from '../strip/strip'
 
 /** Every stage of a case below the top row: what else is on this patient, the path, and the stage itself. */
 export function CaseFrame() {

@@ -1,7 +1,7 @@
 import type { ComponentType } from 'react'
 import { useLocation } from 'react-router'
 import { CrashBoundary } from './crash-boundary'
-import { latePart } from './late-part'
+import { latePart } from '../parts/late-part'
 
 /**
  * A screen whose part of the application is fetched when it is opened. Until it is there the screen before it stays (the shell waits for it); one

@@ -9,7 +9,7 @@ import { sendClosed } from '../sync/sealed-outbox'
 import { setLock, useLock } from '../sync/lock-store'
 import { usePerson } from '../sync/session-store'
 import { EntryPage, entryHeading } from './entry-page'
-import { LockedClocks } from './locked-clocks'
+import { LockedClocks } from '../strip/locked-clocks'
 import { PatientsWaiting } from './patients-waiting'
 
 // What opens the lock carries the forms of signing in: it follows the cover, which is there at once.

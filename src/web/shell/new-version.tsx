@@ -1,6 +1,6 @@
 import { useLocation } from 'react-router'
 import { Button } from '../parts/button'
-import { listTimers, useTimers } from '../case/timer-store'
+import { listTimers, useTimers } from '../strip/timer-store'
 import { useNow } from '../sync/use-now'
 import { useOutbox } from '../sync/outbox'
 import { takeNewVersion, useNewVersion } from '../sync/register-worker'

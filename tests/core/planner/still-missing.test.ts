@@ -12,7 +12,7 @@ function planOf(
   patient: object,
   readings: (id: string) => boolean,
 ): { missing: ReturnType<typeof stillMissing>; asked: readonly string[] } {
-  const file = exampleOf(technique) as { patient: object; measurements: readonly { id: string }[] }
+  const file = exampleOf(technique) as unknown as { patient: object; measurements: readonly { id: string }[] }
   const { clinicalCase } = readCase({ ...file, patient, measurements: file.measurements.filter(({ id }) => readings(id)) })
   if (!clinicalCase) throw new Error(`${technique} was not read`)
   const plan = planCase(clinicalCase, testContext())
@@ -37,7 +37,7 @@ describe('what a plan still misses', () => {
     })
 
     it(`of ${id} is nothing once all of it was answered`, () => {
-      const file = exampleOf(id) as { patient: object }
+      const file = exampleOf(id) as unknown as { patient: object }
       const { missing } = planOf(id, { ...file.patient, massKg: 70, heightCm: 172, ageYears: 40 }, () => true)
       expect(missing.figures).to.deep.equal([])
     })

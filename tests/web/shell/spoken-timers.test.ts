@@ -1,5 +1,5 @@
 import { expect } from 'chai'
-import { timerWords } from '../../../src/web/shell/use-spoken-timers'
+import { timerWords } from '../../../src/web/strip/use-spoken-timers'
 
 const timer = { id: 'set', label: 'Setting', minutes: 5, startedAt: '2026-01-10T08:00:00Z', kind: 'set' } as never
 

@@ -3,7 +3,7 @@ import { useEffect } from 'react'
 import { spokenStep } from '#core/runs/spoken-step'
 import type { Caution } from '#core/model/plan'
 import type { Step } from '#core/model/step'
-import { useReadAloud } from '../../case/use-read-aloud'
+import { useReadAloud } from '../../strip/use-read-aloud'
 
 /**
  * Reads each step with its cautions as it comes, for hands that are wet and eyes that are on the limb.

@@ -1,4 +1,4 @@
-import { SoundSwitch } from '../case/sound-switch'
+import { SoundSwitch } from './sound-switch'
 import { useSoundUnlock } from '../parts/sound'
 import { toneInk, toneWash } from '../parts/tone-shape'
 import { ClockFace, HeardButton, clockTone } from './clock-face'

@@ -1,9 +1,9 @@
 import { expect } from 'chai'
 import type { TimerRecord } from '#contract/records/run'
 import type { CaseTimers } from '../../../src/web/sync/durable'
-import { listTimers, sortClocks, type ShownTimer } from '../../../src/web/case/timer-store'
-import { inSayingOrder } from '../../../src/web/parts/saying'
-import { whoseClock } from '../../../src/web/shell/clock-face'
+import { listTimers, sortClocks, type ShownTimer } from '../../../src/web/strip/timer-store'
+import { inSayingOrder } from '../../../src/web/strip/saying'
+import { whoseClock } from '../../../src/web/strip/clock-face'
 
 const now = Date.parse('2026-03-28T23:58:00Z')
 const timer = (id: string, minutes: number, agoMin = 0): TimerRecord => ({

@@ -1,4 +1,4 @@
-import type { Saying } from '../parts/saying'
+import type { Saying } from './saying'
 import { ToneShape } from '../parts/tone-shape'
 
 /** One sentence with its shape, what opens all of it, and what can be done at once. */

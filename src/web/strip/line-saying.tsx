@@ -1,6 +1,6 @@
 import { CloudOff } from 'lucide-react'
 import { findEventKind } from '#contract/events/index'
-import type { Saying } from '../parts/saying'
+import type { Saying } from './saying'
 import { useOutbox } from '../sync/outbox'
 
 /** What could not be sent, and whether there is a line: nothing while all is well. */

@@ -1,6 +1,6 @@
 import { useEffect, useRef } from 'react'
-import { useReadAloud } from '../case/use-read-aloud'
-import type { ShownTimer } from '../case/timer-store'
+import { useReadAloud } from './use-read-aloud'
+import type { ShownTimer } from './timer-store'
 
 const lastMinuteMs = 60_000
 

@@ -1,6 +1,6 @@
 import { useMemo } from 'react'
 import type { TimerKind } from '#contract/records/run'
-import { listTimers, useTimers, type ShownTimer } from '../case/timer-store'
+import { listTimers, useTimers, type ShownTimer } from './timer-store'
 import { useWakeLock } from '../parts/use-wake-lock'
 import { useCaseStore } from '../sync/case-store'
 import { useNow } from '../sync/use-now'

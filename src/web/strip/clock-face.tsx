@@ -2,7 +2,7 @@ import { Hand, Hourglass, ShieldAlert, Snowflake, Timer } from 'lucide-react'
 import type { ComponentType } from 'react'
 import { initialsOf } from '#contract/records/episode'
 import type { TimerKind } from '#contract/records/run'
-import { endTimer, type ShownTimer } from '../case/timer-store'
+import { endTimer, type ShownTimer } from './timer-store'
 import { formatLeft } from '../parts/format-left'
 import type { Tone } from '../parts/tone-shape'
 

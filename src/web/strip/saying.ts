@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react'
-import type { Tone } from './tone-shape'
+import type { Tone } from '../parts/tone-shape'
 
 /** What may take the strip below the header, the first of them first. */
 const sayingRanks = ['urgent', 'clock', 'not-sent', 'entry', 'review', 'line'] as const
