@@ -46,15 +46,13 @@ describe('what is asked before a device is sized', () => {
   it('a device that is stopped is not what a case goes on with: the best that is allowed is chosen, and said', async () => {
     const seeded = await seedCase(browser, 'ring-traction', { isUnread: true })
     await browser.open(`/case/${seeded.caseId}/size-up`)
-    await browser.find('group', 'Would stop it, or call for another device')
+    await browser.find('group', 'Is any of this so?')
     const flags = await browser.evaluate<readonly string[]>(
-      `return [...document.querySelectorAll('section[aria-labelledby=questions] [role=group][aria-label^="Would stop"] button[aria-pressed]')].map((one) => one.innerText)`,
+      `return [...document.querySelectorAll('section[aria-labelledby=questions] > [role=group] button[aria-pressed]')].map((one) => one.innerText)`,
     )
     expect(flags, 'something would stop it').to.not.deep.equal([])
     const before = (await recordOf(seeded)).technique
-    await browser.evaluate(
-      `document.querySelector('section[aria-labelledby=questions] [role=group][aria-label^="Would stop"] button[aria-pressed]').click()`,
-    )
+    await browser.evaluate(`document.querySelector('section[aria-labelledby=questions] > [role=group] button[aria-pressed]').click()`)
     await browser.driver.wait(async () => (await recordOf(seeded)).technique !== before, patienceMs, `${flags[0]} changed nothing`)
     await browser.waitForText(/is stopped here: .+ is chosen instead\./)
   }).timeout(60_000)

@@ -24,6 +24,8 @@ export interface MeasurementDefinition {
   readonly sideRule: SideRule
   /** Expected share of stature; null when stature says nothing about it. */
   readonly statureShare: number | null
+  /** Under this share of the stature it is asked about, where the usual band is too wide to notice a slip (SCREENS 4). */
+  readonly askedBelowShare?: number
   /** May be nought or below (a clearance, an offset); otherwise such readings are refused. */
   readonly signed?: boolean
   /** It moves from one look to the next (hinge, edge, gap, slack, angle): the latest reading counts, never a mean with an earlier one. */

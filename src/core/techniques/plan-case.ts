@@ -21,7 +21,7 @@ import type { Step } from '../model/step'
 import { itemsWithFigures } from '../planner/fetch-from'
 
 /** Version of the computing core, kept with every plan it makes: raised with each change of what it says of the same case. */
-export const coreVersion = '0.5.9'
+export const coreVersion = '0.5.10'
 
 /** A case worked out by its technique, before its cautions are placed at steps. */
 export interface WorkedOut {

@@ -7,7 +7,7 @@ import { cutToWidth, textWidthPx } from '../lane/kit/text-width'
 
 const rowHeight = 17
 const curveHeight = 62
-const letterPx = 11.5
+const letterPx = 13
 
 /** Every wet step on a time line over the setting clock, with the spread of both. */
 export function WetStrip({ input, people }: { input: CrewInput; people: number }) {
@@ -42,7 +42,7 @@ function Strip({ timeline, moulding }: { timeline: WetTimeline; moulding: string
   const curve = setCurve.map(([at, share], index) => `${index === 0 ? 'M' : 'L'}${x(at).toFixed(1)} ${y(share).toFixed(1)}`).join(' ')
   return (
     <>
-      <svg viewBox={`0 0 ${width} ${height}`} role="img" aria-label={words} className="w-full select-none text-[11.5px]">
+      <svg viewBox={`0 0 ${width} ${height}`} role="img" aria-label={words} className="w-full select-none text-[13px]">
         <rect
           x={x(Math.max(0, setMin - setSdMin))}
           y="0"

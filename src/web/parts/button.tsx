@@ -10,7 +10,7 @@ const looks: Record<ButtonLook, string> = {
   danger: 'bg-stop-wash text-stop border-stop font-bold',
 }
 const base =
-  'inline-flex min-h-12 items-center justify-center gap-2 rounded-2xl border-[1.5px] px-5 py-2 text-center leading-tight transition-transform active:translate-y-px disabled:cursor-not-allowed disabled:border-line disabled:bg-well disabled:text-soft disabled:shadow-none aria-disabled:border-line aria-disabled:bg-well aria-disabled:text-soft aria-disabled:shadow-none'
+  'inline-flex min-h-12 items-center justify-center gap-2 rounded-2xl border-[1.5px] px-5 py-2 text-center leading-tight transition-transform active:translate-y-px aria-disabled:cursor-not-allowed aria-disabled:border-line aria-disabled:bg-well aria-disabled:text-soft aria-disabled:shadow-none'
 
 /** A button of at least 48 px; `next` is the one citrus thing on a screen. No press is silent: one that may not be done says why. */
 export function Button({
@@ -18,6 +18,7 @@ export function Button({
   className = '',
   refuses = null,
   onRefused,
+  disabled = false,
   onClick,
   ...rest
 }: ButtonHTMLAttributes<HTMLButtonElement> & {
@@ -34,8 +35,10 @@ export function Button({
         type="button"
         className={`${base} ${looks[look]} ${className}`}
         {...rest}
-        aria-disabled={refuses === null ? undefined : true}
+        // Not `disabled`: a button that cannot be pressed now keeps its focus.
+        aria-disabled={refuses !== null || disabled ? true : undefined}
         onClick={(event) => {
+          if (disabled) return event.preventDefault()
           if (refuses === null) return onClick?.(event)
           event.preventDefault()
           setSaid(refuses)

@@ -20,31 +20,15 @@ import {
   type RoundEntries,
   type RoundItem,
 } from './round-items'
-import { limbCell, type LimbCell } from './round-limb'
+import { limbCell } from './round-limb'
 import { RoundList } from './round-list'
 import { nextOpenPlace, RoundOnLimb, type RoundPlace } from './round-on-limb'
 import { RoundTool, RoundTools } from './round-tool'
+import type { RoundView } from './round-view'
 import { vitalOf, VitalGrid } from './vital-grid'
 
 /** A press so soon after the place in hand changed was meant for the one before, ms. */
 const bounceMs = 350
-
-/** A round of two limbs as it stands while it is entered, for whatever shows it. */
-export interface RoundView {
-  readonly round: RoundProps
-  readonly watched: 'leg' | 'arm'
-  readonly injured: Side
-  readonly isBare: boolean
-  /** What is asked of this patient now. */
-  readonly items: readonly RoundItem[]
-  readonly columns: readonly RoundColumn[]
-  readonly entries: RoundEntries
-  readonly findings: RoundBody['findings']
-  /** Every cell as an item of what is judged. */
-  readonly limbCells: readonly LimbCell[]
-  openOf(column: RoundColumn): number
-  put(changes: RoundEntries): void
-}
 
 /** One look at both sides: circulation, feeling, movement, pain. On the limb in the hand, side by side on a desk; either can be chosen on either. */
 export function RoundForm({ watched, injured, ...round }: RoundProps & { watched: 'leg' | 'arm'; injured: Side }) {

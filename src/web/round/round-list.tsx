@@ -3,8 +3,8 @@ import { ChoiceRow } from '../parts/choice-row'
 import { useNarrow } from '../parts/use-narrow'
 import { AlsoAsked, ColourUsual, PainRelief, SkinWork } from './round-beside'
 import { RoundGrid } from './round-grid'
-import type { RoundView } from './round-form'
 import { RoundLimb } from './round-limb'
+import type { RoundView } from './round-view'
 
 /** The round as a list: side by side on a desk, one limb at a time on a phone. */
 export function RoundList({ view, side, onSide }: { view: RoundView; side: Side; onSide: (side: Side) => void }) {

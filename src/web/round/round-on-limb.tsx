@@ -9,10 +9,10 @@ import { ToneShape } from '../parts/tone-shape'
 import { useNarrow } from '../parts/use-narrow'
 import { AlsoAsked, ColourUsual, PainRelief, SkinWork } from './round-beside'
 import { RoundCell } from './round-cell'
-import type { RoundView } from './round-form'
 import { cannot, type RoundItem } from './round-items'
 import { roundZones, zoneOf, type RoundZone } from './round-zones'
 import { focusNextOpen } from './use-round-keys'
+import type { RoundView } from './round-view'
 
 /** Where the round is: which limb, and which place of it. */
 export interface RoundPlace {
@@ -62,9 +62,9 @@ export function RoundOnLimb({ view, place, onPlace }: { view: RoundView; place: 
   }
   return (
     <div ref={box} className="grid grid-cols-[minmax(0,1fr)] gap-2 lg:grid-cols-[26rem_minmax(0,1fr)] lg:gap-x-6">
-      <div className="grid content-start gap-1.5 max-lg:-mx-3 max-lg:border-b max-lg:border-line max-lg:bg-sheet max-lg:px-2 max-lg:pb-2 lg:sticky lg:top-16">
+      <div className="grid content-start gap-1.5 max-lg:-mx-3 max-lg:border-b max-lg:border-line max-lg:bg-sheet max-lg:px-2 max-lg:pb-2 max-[22.5rem]:px-1 lg:sticky lg:top-16">
         <Drawing view={view} place={place} marks={lookAt.marks} onPick={pick} />
-        <ol aria-label={`Places of the ${place.side} ${watched}`} className="flex gap-1">
+        <ol aria-label={`Places of the ${place.side} ${watched}`} className="flex gap-1 max-[22.5rem]:gap-0.5">
           {zones.map((zone) => (
             <li key={zone.id} className="min-w-0 flex-1">
               <ZoneButton

@@ -32,6 +32,9 @@ describe('girths beside each other', () => {
     expect([of(44, 40, 20, 60), of(44.1, 40, 20, 60)], 'calf and ankle').to.deep.equal([0, 1])
     expect([of(30, 28, 20, 60), of(30, 28, 20, 60.1)], 'thigh and calf').to.deep.equal([0, 1])
     expect([of(30, 31, 20, 50), of(30, 31.1, 20, 50)], 'below the knee and calf').to.deep.equal([0, 1])
+    const knee = (above: number): number =>
+      girthFaults({ 'knee-girth': { cm: 40, isSwollen: false }, 'above-knee-girth': { cm: above, isSwollen: false } }).length
+    expect([knee(52), knee(52.1)], 'above the knee and knee').to.deep.equal([0, 1])
   })
   it('gives a swollen side 5 cm more, the thigh 8, and the other side nothing', () => {
     const others = [cm('below-knee', 33.5, 'left'), cm('ankle', 22.5, 'left')]

@@ -19,12 +19,15 @@ const limits: readonly Limit[] = [
   { id: 'calf-girth', beside: 'ankle-girth', times: 2.2, moreCm: 0, swollenCm: 5 },
   { id: 'mid-thigh-girth', beside: 'calf-girth', times: 2, moreCm: 0, swollenCm: 8 },
   { id: 'below-knee-girth', beside: 'calf-girth', times: 1, moreCm: 1, swollenCm: 5 },
+  { id: 'above-knee-girth', beside: 'knee-girth', times: 1.3, moreCm: 0, swollenCm: 8 },
 ]
 const names: Readonly<Record<string, string>> = {
   'calf-girth': 'calf',
   'below-knee-girth': 'leg below the knee',
   'ankle-girth': 'ankle',
   'mid-thigh-girth': 'mid-thigh',
+  'knee-girth': 'knee',
+  'above-knee-girth': 'thigh above the knee',
 }
 
 /** A girth as it counts: its figure, and whether that side swells. */

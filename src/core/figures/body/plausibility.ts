@@ -45,6 +45,7 @@ export function judgeReading(
     : ([limits.lengthRefuseBelow, limits.lengthRefuseAbove] as const)
   const about = `about ${expected.toFixed(0)} cm is expected at ${statureCm.toFixed(0)} cm tall`
   if (share < refuse[0] || share > refuse[1]) return { verdict: 'refused', because: about }
-  if (share < ask[0] || share > ask[1]) return { verdict: 'asks', because: about }
+  const askBelow = Math.max(ask[0], (definition.askedBelowShare ?? 0) / definition.statureShare)
+  if (share < askBelow || share > ask[1]) return { verdict: 'asks', because: about }
   return { verdict: 'expected' }
 }

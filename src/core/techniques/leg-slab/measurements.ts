@@ -29,7 +29,7 @@ export function slabPathFor(clinicalCase: ClinicalCase, options: OptionValues): 
     ...slabPath,
     takenFor: `${options['length'] === 'past-toes' ? 'past-toes' : 'toe-crease'} ${isAbove ? 'above-knee' : 'below-knee'}`,
     landmarks: `From ${from}, under the heel, up the back of the leg to ${to}`,
-    statureShare: isAbove ? 0.5 : slabPath.statureShare,
+    ...(isAbove ? { statureShare: 0.5, askedBelowShare: 0.45 } : {}),
   }
 }
 

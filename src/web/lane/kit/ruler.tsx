@@ -8,7 +8,7 @@ interface RulerProps {
   readonly units: DisplayUnits
 }
 
-const letterPx = 11.5
+const letterPx = 13
 /** Least room between two numbers, px. */
 const apartPx = 34
 

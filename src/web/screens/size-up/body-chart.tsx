@@ -24,7 +24,7 @@ export function BodyChart({
     <section aria-label="Body chart" className="grid content-start gap-3 rounded-3xl border border-line bg-sheet p-3 sm:p-4">
       <svg
         viewBox={`0 0 ${chartSize.width} ${chartSize.height}`}
-        className="mx-auto block h-[24.5rem] max-w-full select-none lg:h-[21.5rem]"
+        className={`mx-auto block h-[24.5rem] max-w-full select-none ${region === null ? 'lg:h-[27rem]' : 'lg:h-[21.5rem]'}`}
         role="group"
         aria-label={`Body, ${view}`}
       >

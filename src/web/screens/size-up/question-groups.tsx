@@ -19,13 +19,7 @@ interface Props {
   readonly onNotSo: (flags: readonly AskedFlag[]) => void
 }
 
-const headings: Readonly<Record<'stops' | 'changes' | 'always', string>> = {
-  stops: 'Would stop it, or call for another device',
-  changes: 'Would change how it is done',
-  always: 'Always asked',
-}
-
-/** What is still to be asked of patient and injury: what could stop the plan first, what changes nothing under one line. */
+/** What is still to be asked of patient and injury: six at most in sight, what could stop the plan first, the rest under lines that name it. */
 export function QuestionGroups({ questions, results, about, onSet, onNotSo }: Props) {
   const places = usePlaces(questions, results, about)
   const [isExplained, setExplained] = useState(false)
@@ -61,6 +55,9 @@ export function QuestionGroups({ questions, results, about, onSet, onNotSo }: Pr
       </ul>
     )
   }
+  // What could stop it first, then what every patient is asked, then what would change how it is done.
+  const mattering = [...places.stops, ...places.always, ...places.changes]
+  const [inSight, folded] = [mattering.slice(0, mostInSight), mattering.slice(mostInSight)]
   return (
     <section aria-labelledby="questions" className="grid gap-2">
       <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
@@ -81,18 +78,14 @@ export function QuestionGroups({ questions, results, about, onSet, onNotSo }: Pr
           </div>
         ) : null}
       </div>
-      {(['stops', 'changes', 'always'] as const).map((group) =>
-        places[group].length > 0 ? (
-          <div key={group} role="group" aria-label={headings[group]} className="grid gap-1.5">
-            <h3 className="flex items-center gap-1.5 text-sm font-semibold text-soft">
-              {group === 'stops' ? <ToneShape tone="stop" size={14} /> : null}
-              {group === 'changes' ? <ToneShape tone="caution" size={14} /> : null}
-              {headings[group]}
-            </h3>
-            {group === 'changes' ? <Likeliest flags={places[group]} chips={chips} /> : chips(places[group])}
-          </div>
-        ) : null,
-      )}
+      {inSight.length > 0 ? (
+        <div role="group" aria-labelledby="questions">
+          {chips(inSight)}
+        </div>
+      ) : null}
+      <Fold flags={folded} lead="More that would stop or change it">
+        {chips(folded)}
+      </Fold>
       <Fold flags={places.rest} lead="Also asked">
         {chips(places.rest)}
       </Fold>
@@ -103,21 +96,8 @@ export function QuestionGroups({ questions, results, about, onSet, onNotSo }: Pr
   )
 }
 
-/** So many are in sight; where there are hardly more, all of them. */
-const likeliest = 6
-
-/** What weighs most here, and the rest under a line that names it. */
-function Likeliest({ flags, chips }: { flags: readonly AskedFlag[]; chips: (flags: readonly AskedFlag[]) => React.ReactNode }) {
-  if (flags.length <= likeliest + 2) return chips(flags)
-  return (
-    <>
-      {chips(flags.slice(0, likeliest))}
-      <Fold flags={flags.slice(likeliest)} lead="More that would change it">
-        {chips(flags.slice(likeliest))}
-      </Fold>
-    </>
-  )
-}
+/** So many are in sight; the rest stands under a line that names it. */
+const mostInSight = 6
 
 /** Places that stay where they are while the case is on the screen. */
 function usePlaces(questions: Questions, results: readonly WhatIf[] | null, about: string): Places | null {
@@ -180,6 +160,7 @@ function Chip({
       className={`min-h-11 rounded-xl border-[1.5px] px-2.5 pointer-fine:min-h-9 py-1 text-left leading-tight sm:px-3 ${how === null ? '' : 'w-full'} ${isStop && state === 'open' ? 'border-stop' : ''} ${stateLooks[state]}`}
     >
       <span className="inline-flex items-center gap-1.5">
+        {isStop && state === 'open' ? <ToneShape tone="stop" size={13} /> : null}
         {state === 'so' ? <Check size={16} aria-hidden /> : null}
         {state === 'not' ? <X size={16} aria-hidden /> : null}
         {label}

@@ -126,7 +126,8 @@ export function SizeUpScreen() {
           <Notice tone="calm" lead={taken} role="status" />
         </div>
       ) : null}
-      <div className="grid gap-x-6 gap-y-4 lg:grid-cols-[22rem_minmax(0,1fr)]">
+      {/* Until it is known where it hurts the body is what the page is. */}
+      <div className={`grid gap-x-6 gap-y-4 ${isReady ? 'lg:grid-cols-[22rem_minmax(0,1fr)]' : 'lg:grid-cols-[2fr_1fr]'}`}>
         <div className="grid content-start gap-4 ">
           <Where injury={injury} onPick={pick} onSide={(side) => save({ ...injury, side })} />
           <IdentityForm key={`${episode.id} ${episode.patientId}`} episode={episode} matters={isReady ? figuresThatMatter(results) : []} />

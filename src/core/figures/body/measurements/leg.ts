@@ -60,6 +60,7 @@ export const slabPath: MeasurementDefinition = {
   kind: 'length',
   sideRule: 'uninjured',
   statureShare: 0.29,
+  askedBelowShare: 0.26,
   landmarks: 'From the crease under the big toe, under the heel, up to the crease behind the bent knee',
   posture: 'Ankle at its angle, knee bent square',
 }
