@@ -27,7 +27,7 @@ export function PatientHead({ open }: { open: OpenCase }) {
         <SideTile open={open} />
         <div className="grid min-w-0 flex-1 content-center gap-0.5 px-2 py-[3px] max-[22.5rem]:px-1.5 sm:px-3.5 low:py-0">
           <p className="text-[1.05rem] leading-[1.15] font-bold max-[22.5rem]:text-[0.88rem] sm:text-[1.2rem]">
-            <Name name={patientLabel(open.episode)} />
+            <Name name={patientLabel(open.episode)} isMadeUp={isMadeUp(open)} />
           </p>
           <div className="flex min-w-0 gap-x-2 text-[0.88rem] leading-[1.45] low:hidden">
             {isNarrow ? <span className="font-semibold">{open.episode.place}</span> : null}
@@ -69,8 +69,11 @@ export function PatientHead({ open }: { open: OpenCase }) {
 }
 
 /** The family name is never cut: given names give way first, whole to a reader and on a tap. */
-function Name({ name }: { name: string }) {
-  const { given, family, isFamilyFirst } = nameParts(name)
+function Name({ name, isMadeUp: isPlain }: { name: string; isMadeUp: boolean }) {
+  // What stands for a name has an age behind a comma: that gives way whole.
+  const { given, family, isFamilyFirst } = isPlain
+    ? { given: '', family: name.split(',')[0] ?? name, isFamilyFirst: false }
+    : nameParts(name)
   const kept = <span className={`shrink-0 wrap-anywhere ${given ? 'max-w-[calc(100%-0.28em)]' : 'max-w-full'}`}>{family}</span>
   return (
     <>
@@ -82,6 +85,11 @@ function Name({ name }: { name: string }) {
       </bdi>
     </>
   )
+}
+
+/** Nobody knows the name yet: it is called by when it came. */
+function isMadeUp({ episode: { patient } }: OpenCase): boolean {
+  return patient.isTemporary || patient.name === ''
 }
 
 /** Side and region as they are said, or null while they are not set. */
@@ -100,7 +108,9 @@ function SideTile({ open: { record, episode } }: { open: OpenCase }) {
       className={`grid min-w-[4.3rem] max-w-[6.6rem] shrink-0 content-center px-2.5 max-[22.5rem]:min-w-16 max-[22.5rem]:max-w-20 max-[22.5rem]:px-1.5 leading-[1.08] font-semibold wrap-anywhere sm:min-w-[5.4rem] sm:px-3.5 low:flex low:items-center low:gap-1.5 ${isSet ? 'bg-ink text-paper' : 'border-2 border-dashed border-caution text-caution'}`}
     >
       {isSet && injury.side ? <strong className="text-[1.15rem] tracking-wide">{injury.side.toUpperCase()}</strong> : null}{' '}
-      <span className="text-[0.88rem]">{isSet ? spoken(injury.region ?? '') : 'side not set'}</span>
+      <span className={isSet && !injury.side ? 'text-[1.1rem] font-bold' : 'text-[0.88rem]'}>
+        {isSet ? spoken(injury.region ?? '') : 'side not set'}
+      </span>
     </p>
   )
 }
@@ -115,7 +125,7 @@ function factsOf({ episode: { patient } }: OpenCase): readonly string[] {
 /** Age and mass, each whole or not at all: what does not fit goes into a second line that is not seen. */
 function FactsWhereRoom({ open }: { open: OpenCase }) {
   return (
-    <span className="flex h-[1.45em] min-w-0 flex-1 flex-wrap gap-x-2 overflow-hidden text-soft before:w-px before:content-['']">
+    <span className="flex h-[1.45em] min-w-0 flex-1 flex-wrap gap-x-2 overflow-hidden text-soft before:-mr-2 before:w-px before:content-['']">
       {factsOf(open).map((fact) => (
         <span key={fact} className="whitespace-nowrap">
           {fact}

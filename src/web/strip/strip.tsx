@@ -1,3 +1,4 @@
+import { Timer } from 'lucide-react'
 import { Suspense, useState } from 'react'
 import { Link } from 'react-router'
 import { isPairedDevice } from '#contract/rights'
@@ -129,8 +130,8 @@ function ClocksMark({
       ) : (
         <>
           <span className="max-sm:sr-only">{clocks.length} clocks, next</span>
-          <span className="sm:hidden" aria-hidden>
-            {clocks.length}·
+          <span className="inline-flex items-center gap-0.5 sm:hidden" aria-hidden>
+            {clocks.length} <Timer size={17} />
           </span>
           <span className="numeral" role="timer" aria-label={next.timer.label}>
             {formatLeft(next.endsAt - nowMs)}

@@ -21,10 +21,13 @@ export function BodyChart({
   const clip = useId()
   const zones = zonesOf(view, side ?? 'left')
   return (
-    <section aria-label="Body chart" className="grid content-start gap-3 rounded-3xl border border-line bg-sheet p-3 sm:p-4">
+    <section
+      aria-label="Body chart"
+      className={`grid content-start gap-3 rounded-3xl border border-line bg-sheet p-3 sm:p-4 ${region === null ? 'lg:grid-cols-[minmax(0,1fr)_17rem] lg:items-center' : ''}`}
+    >
       <svg
         viewBox={`0 0 ${chartSize.width} ${chartSize.height}`}
-        className={`mx-auto block h-[24.5rem] max-w-full select-none ${region === null ? 'lg:h-[27rem]' : 'lg:h-[21.5rem]'}`}
+        className={`mx-auto block h-[24.5rem] max-w-full select-none ${region === null ? 'lg:h-[28.5rem]' : 'lg:h-[21.5rem]'}`}
         role="group"
         aria-label={`Body, ${view}`}
       >
@@ -62,14 +65,16 @@ export function BodyChart({
           </g>
         )}
       </svg>
-      <ChoiceRow
-        label="Seen from"
-        isLabelHidden
-        value={view}
-        choices={bodyViews.map((value) => ({ value, label: viewNames[value] }))}
-        onChange={setView}
-      />
-      <PartSearch onPick={onPick} />
+      <div className="grid content-center gap-3">
+        <ChoiceRow
+          label="Seen from"
+          isLabelHidden
+          value={view}
+          choices={bodyViews.map((value) => ({ value, label: viewNames[value] }))}
+          onChange={setView}
+        />
+        <PartSearch onPick={onPick} />
+      </div>
     </section>
   )
 }

@@ -161,7 +161,7 @@ export function SizeUpScreen() {
           ) : null}
           {isReady && !isColumnRegion(injury.region ?? 'neck') ? (
             <details className="self-end rounded-2xl border border-line px-4 open:lg:col-span-3" open={changes('level') || undefined}>
-              <summary className="min-h-12 content-center font-semibold">
+              <summary className="min-h-12 content-center py-1.5 leading-tight font-semibold">
                 Level of the injury{' '}
                 <span className="font-normal whitespace-nowrap text-soft">
                   {injury.levelCm !== null ? formatLength(injury.levelCm, units) : 'not set'}
@@ -247,7 +247,7 @@ function Where({
     <div className="grid content-start gap-4 max-sm:grid-cols-[minmax(0,1fr)_auto] max-sm:items-start max-sm:gap-2">
       {isNarrow && isPlaced(injury) ? (
         <details className="rounded-2xl border border-line bg-sheet open:col-span-2">
-          <summary className="min-h-12 content-center px-4 font-bold">
+          <summary className="min-h-12 content-center px-4 py-1.5 leading-tight font-bold">
             {[side?.toUpperCase(), region ? spoken(region) : ''].filter(Boolean).join(' ')}{' '}
             <span className="font-normal text-soft">on the body</span>
           </summary>
