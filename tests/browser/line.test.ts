@@ -76,6 +76,30 @@ describe('the line to the server in the browser', () => {
     await browser.driver.wait(async () => (await swellingKept()) === 'moderate', patienceMs, 'it never went')
   })
 
+  it('says so when the browser does, before anything is entered', async () => {
+    const offline = (isOff: boolean): Promise<unknown> =>
+      browser.driver.sendDevToolsCommand('Network.emulateNetworkConditions', {
+        offline: isOff,
+        latency: 0,
+        downloadThroughput: -1,
+        uploadThroughput: -1,
+      })
+    await offline(true)
+    await browser.waitForText('No connection')
+    await offline(false)
+    await browser.driver.wait(async () => !(await browser.text()).includes('No connection'), patienceMs, 'it stays')
+  })
+
+  it('an entry without an answer is said to be on its way, and is kept', async () => {
+    const [from, to] = (await swellingKept()) === 'marked' ? ['marked', 'mild'] : ['mild', 'marked']
+    await stand(`return ${isEvent} ? new Promise((resolve) => setTimeout(() => resolve(pass()), 9000)) : pass()`)
+    await pickSwelling(to)
+    await browser.waitForText('No answer yet; 1 kept here')
+    expect(await swellingKept(), from).not.to.equal(to)
+    await browser.driver.wait(async () => (await swellingKept()) === to, patienceMs, 'it never went')
+    await browser.driver.wait(async () => !(await browser.text()).includes('No answer yet'), patienceMs, 'it stays')
+  }).timeout(60_000)
+
   it('what the server keeps failing at is put aside and shown, and everything else goes on', async () => {
     await stand(`return ${isEvent} && String(init.body).includes('"kind":"injury"') ? ${answer(500)} : pass()`)
     await pickSwelling('mild')

@@ -1,19 +1,45 @@
 import { CloudOff } from 'lucide-react'
+import { useEffect, useState } from 'react'
 import { findEventKind } from '#contract/events/index'
 import type { Saying } from './saying'
+import { useNetwork } from '../sync/network'
 import { useOutbox } from '../sync/outbox'
 
-/** What could not be sent, and whether there is a line: nothing while all is well. */
+/** So long an entry may be on its way before that is said. */
+const unansweredMs = 5_000
+
+/**
+ * What could not be sent, and whether there is a line: nothing while all is well. It is said as soon as the browser says so, a request is
+ * refused, or an entry has no answer for five seconds.
+ */
 export function useLineSaying(): readonly Saying[] {
-  const { pending, line, isServerTroubled } = useOutbox()
+  const { pending, line: known, isServerTroubled } = useOutbox()
+  const isOff = useNetwork((network) => network.isGone)
+  const isUnanswered = useUnanswered(pending[0]?.id)
+  const line = known === 'fine' && isOff ? 'offline' : known
   const isUrgent = pending.some(({ kind }) => findEventKind(kind)?.isUrgent)
   const said = (rank: Saying['rank'], tone: Saying['tone'], words: string): readonly Saying[] => [{ key: 'line', rank, tone, words }]
+  if (line === 'fine' && isUnanswered)
+    return isUrgent
+      ? said('not-sent', 'stop', `NOT sent: phone if urgent. ${pending.length} kept here`)
+      : said('line', 'caution', `No answer yet; ${pending.length} kept here`)
   if (line === 'fine') return isServerTroubled ? said('line', 'caution', 'The server has trouble') : []
   const why = line === 'offline' ? 'No connection' : 'The server has trouble'
   if (pending.length === 0) return line === 'offline' ? said('line', 'caution', why) : []
   return isUrgent
     ? said('not-sent', 'stop', `NOT sent: phone if urgent. ${pending.length} kept here`)
     : said('line', 'caution', `${why}; ${pending.length} kept here`)
+}
+
+/** Whether the entry that is to go first has waited for its answer too long. @param first its id */
+function useUnanswered(first: string | undefined): boolean {
+  const [late, setLate] = useState<string | null>(null)
+  useEffect(() => {
+    if (first === undefined) return
+    const timer = setTimeout(() => setLate(first), unansweredMs)
+    return () => clearTimeout(timer)
+  }, [first])
+  return first !== undefined && late === first
 }
 
 /** The same where another sentence has the strip: its shape is seen all the time, its words are for those who listen. */

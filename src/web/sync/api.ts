@@ -2,6 +2,7 @@ import { paths } from '#contract/api/paths'
 import { clockHeader, deviceHeader } from '#contract/api/session'
 import type { ProblemDetails } from '#contract/api/problem-details'
 import { noteClockOff } from './clock-off'
+import { heardServer, missedServer } from './network'
 
 /**
  * What came of a request: an answer; a refusal with its reasons; no connection; or a server in trouble, which says nothing about what was
@@ -94,9 +95,11 @@ async function ask<T>(
       headers: { ...headers, [deviceHeader]: device, ...(csrfToken ? { 'x-csrf-token': csrfToken } : {}) },
       ...(body === undefined ? {} : { body }),
     })
+    heardServer()
     noteClockOff(response.headers.get(clockHeader))
     data = await response.json()
   } catch {
+    if (!unwanted?.aborted) missedServer()
     // A door in front of the server answers with a page of its own while the server is away.
     return { kind: 'offline' }
   } finally {

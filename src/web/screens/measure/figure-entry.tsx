@@ -51,7 +51,7 @@ export function FigureEntry({
   }
   return (
     <section aria-label={`Of the patient: ${label}`} className="grid content-start gap-3">
-      <div>
+      <div id="figure-what">
         <h2 className="text-xl font-bold sm:text-2xl">{label}</h2>
         <p className="max-w-prose sm:text-lg">{why}</p>
       </div>
@@ -78,7 +78,7 @@ export function FigureEntry({
             autoComplete="off"
             inputMode={isTouch ? 'none' : 'decimal'}
             aria-invalid={error ? true : undefined}
-            aria-describedby="figure-message"
+            aria-describedby="figure-what figure-message"
             className="numeral h-16 w-full rounded-2xl border-2 border-ink bg-sheet px-5 text-4xl aria-invalid:border-stop"
           />
         </label>

@@ -104,7 +104,7 @@ export function ReadingEntry({
   const isImplausible = problems.some((problem) => problem.code === 'implausible')
   return (
     <section aria-label={`Reading: ${definition.label}`} className="grid content-start gap-3">
-      <div>
+      <div id="reading-what">
         <h2 className="text-xl font-bold sm:text-2xl">
           {definition.label}
           {place.fixedSide ? `, ${place.fixedSide}` : ''}
@@ -151,7 +151,7 @@ export function ReadingEntry({
             autoComplete="off"
             inputMode={isTouch ? 'none' : 'text'}
             aria-invalid={error ? true : undefined}
-            aria-describedby="reading-message"
+            aria-describedby="reading-what reading-message"
             className="numeral h-16 w-full rounded-2xl border-2 border-ink bg-sheet px-5 text-4xl aria-invalid:border-stop"
           />
         </label>
