@@ -81,6 +81,19 @@ describe('somebody who opens a run that another one leads', () => {
     await otto.find('region', /^Step 2 of/)
     expect((await stepsOf(seeded.caseId)).map(({ by }) => by)).to.deep.equal(['Isolde Quill'])
     expect(await otto.query('button', 'Take over'), 'Otto leads still').to.equal(null)
+    // A press that was meant for the step before ticks nothing that nobody has read.
+    await otto.driver.sleep(800)
+    await otto.evaluate(`
+      window.__pressed = new Promise((resolve) => new MutationObserver((_, watch) => {
+        if (!/^Step 3 of/.test(document.querySelector('section[aria-label^="Step "]')?.ariaLabel ?? '')) return
+        watch.disconnect()
+        ;[...document.querySelectorAll('main button')].find((one) => /^Done/.test(one.innerText)).click()
+        resolve()
+      }).observe(document.body, { subtree: true, childList: true, attributes: true, characterData: true }))`)
+    await finishStep(browser)
+    await otto.evaluateAsync('const [done] = arguments; window.__pressed.then(() => setTimeout(done, 300))')
+    await otto.find('region', /^Step 3 of/)
+    expect((await stepsOf(seeded.caseId)).map(({ by }) => by)).to.deep.equal(['Isolde Quill', 'Isolde Quill'])
   }).timeout(60_000)
 
   it('takes it over after saying so, and the other screen follows', async () => {
@@ -91,8 +104,8 @@ describe('somebody who opens a run that another one leads', () => {
     await browser.click('button', 'Take over')
     await browser.find('dialog', 'Take over from Otto Marlowe-Pike?')
     await (await browser.find('dialog', 'Take over from Otto Marlowe-Pike?')).findElement({ css: 'button[type=submit]' }).click()
-    await otto.waitForText('Isolde Quill is applying, step 2 of')
+    await otto.waitForText('Isolde Quill is applying, step 3 of')
     await finishStep(browser)
-    await otto.find('region', /^Step 3 of/)
+    await otto.find('region', /^Step 4 of/)
   }).timeout(60_000)
 })

@@ -22,6 +22,8 @@ import { leadsElsewhere, type RunControl } from './use-run'
 
 /** Two presses closer together than this are one, ms. */
 const bounceMs = 350
+/** Somebody else ticked the step before: a press so soon after was meant for that one, ms. */
+const othersMs = 700
 
 export interface StepActions {
   readonly onDone: () => void
@@ -70,12 +72,18 @@ export function StepCard({
   const blocked = first ?? (ways.isDoneFree ? null : 'A stop stands on this step: it is said above.')
   const isBlocked = blocked !== null
   const refuses = mayTick ? blocked : leadsElsewhere
-  const { onDone, onBack } = actions
+  const { onBack } = actions
+  const { name, roles } = usePerson()
+  const last = run.steps.at(-1)
+  const shownAt = useRef(0)
+  const onDone = (): void => {
+    const isMovedByOther = last !== undefined && last.by !== name
+    if (!isMovedByOther || performance.now() - shownAt.current >= othersMs) actions.onDone()
+  }
   // Passing a step by answers for what stands on it as going on does; what waits for an order, or is fixed, offers neither.
-  const mayDecide = hasRight(usePerson().roles, 'decide')
+  const mayDecide = hasRight(roles, 'decide')
   const skipOver = ways.despite === 'with-reason' && mayDecide ? (): void => actions.onDespite(stops, 'skipped') : null
   const onSkip = ways.isSkipFree ? actions.onSkip : skipOver
-  const shownAt = useRef(0)
   useEffect(() => {
     shownAt.current = performance.now()
   }, [step.id])
@@ -121,7 +129,7 @@ export function StepCard({
           {first ?? (step.confirm || step.optional ? 'Needs its own button.' : 'Space goes on, Backspace goes back.')}
         </p>
       </div>
-      <TouchHalves step={step} refuses={refuses} mayTick={mayTick} actions={actions} onSkip={onSkip} />
+      <TouchHalves step={step} refuses={refuses} mayTick={mayTick} actions={{ ...actions, onDone }} onSkip={onSkip} />
       {onSkip && !step.optional ? (
         // Below the halves: seldom wanted, and never met by a thumb on its way to them.
         <p className="-mt-2 hidden justify-center pointer-coarse:flex">
