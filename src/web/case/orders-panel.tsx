@@ -5,7 +5,6 @@ import { orderLines } from '#contract/views/order-lines'
 import { useDraft } from '../sync/use-draft'
 import { useNow } from '../sync/use-now'
 import { Button } from '../parts/button'
-import { Dialog } from '../parts/dialog'
 import { formatClock, formatDayAndClock } from '../parts/format-time'
 import { SheetForm } from '../parts/sheet-form'
 import { TextField } from '../parts/text-field'
@@ -90,35 +89,29 @@ function ReadBackSheet({ caseId, line, by, onClose }: { caseId: string; line: st
   const [error, setError] = useState<string>()
   const name = typed || by
   return (
-    <Dialog title="Say the order back" isOpen onClose={onClose}>
-      <p className="mb-4 text-[1.3rem] font-semibold">&ldquo;{line}. Is that right?&rdquo;</p>
-      <form
-        className="grid gap-4"
-        onSubmit={(event) => {
-          event.preventDefault()
-          const missing = missingIn('read-back', { by: name })
-          if (missing) return setError(missing)
-          void writeEvent('read-back', { what: line, orderedBy: name.trim() })
-          setTyped('')
-          onClose()
-        }}
-      >
-        <TextField
-          label="Ordered by"
-          value={name}
-          maxLength={120}
-          onChange={(event) => setTyped(event.target.value)}
-          error={error}
-          autoFocus
-        />
-        <div className="flex flex-wrap gap-3">
-          <Button type="submit" look="next">
-            &ldquo;That is right&rdquo; was answered
-          </Button>
-          <Button onClick={onClose}>Not confirmed</Button>
-        </div>
-      </form>
-    </Dialog>
+    <SheetForm
+      title="Say the order back"
+      sendLabel="“That is right” was answered"
+      backLabel="Not confirmed"
+      onSend={() => {
+        const missing = missingIn('read-back', { by: name })
+        if (missing) return setError(missing)
+        void writeEvent('read-back', { what: line, orderedBy: name.trim() })
+        setTyped('')
+        onClose()
+      }}
+      onClose={onClose}
+    >
+      <p className="text-[1.3rem] font-semibold">&ldquo;{line}. Is that right?&rdquo;</p>
+      <TextField
+        label="Ordered by"
+        value={name}
+        maxLength={120}
+        onChange={(event) => setTyped(event.target.value)}
+        error={error}
+        autoFocus
+      />
+    </SheetForm>
   )
 }
 

@@ -43,6 +43,8 @@ export function Strip({ ofCase = [], isKept = false }: { ofCase?: readonly Sayin
   const [first, ...rest] = sayings
   const lost = rest.find(({ rank }) => rank === 'line')
   const losers = rest.filter((saying) => saying !== lost)
+  // What has the strip is not said beside it once more.
+  const marked = others.filter((one) => timerKey(one.caseId, one.timer) !== first?.key)
   const hasClocks = own.length + others.length > 0 || clocks.length > 0
   if (!first && !hasClocks && !isKept) return null
   const tone = first?.tone ?? 'blank'
@@ -72,10 +74,10 @@ export function Strip({ ofCase = [], isKept = false }: { ofCase?: readonly Sayin
               <ClockFace one={one} nowMs={now} isLabelSpoken={isNarrow && first !== undefined} />
             </Link>
           ))}
-          {others.length > 0 || own.length > 1 ? (
+          {marked.length > 0 || own.length > 1 ? (
             <ClocksMark
               // Of one's own the first stands beside it.
-              clocks={[...own.slice(isNarrow || first ? 1 : 2), ...others]}
+              clocks={[...own.slice(isNarrow || first ? 1 : 2), ...marked]}
               heldCase={heldCase}
               isOutranked={first?.rank === 'urgent' && clocks.length > 0}
               nowMs={now}
@@ -115,7 +117,8 @@ function ClocksMark({
   onOpen: () => void
 }) {
   const isNarrow = useNarrow()
-  const [next] = clocks
+  // One that has ended is said by the strip, or waits behind the mark's shape.
+  const next = clocks.find((one) => one.endsAt > nowMs) ?? clocks[0]
   if (!next) return null
   const isOwn = next.caseId === heldCase
   return (

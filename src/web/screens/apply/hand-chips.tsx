@@ -7,7 +7,7 @@ import type { CaseRecord } from '#contract/records/case'
 import type { HandOverBody, RunRecord } from '#contract/records/run'
 import { useDraft } from '../../sync/use-draft'
 import { Button } from '../../parts/button'
-import { Dialog } from '../../parts/dialog'
+import { SheetForm } from '../../parts/sheet-form'
 import { TextField } from '../../parts/text-field'
 import { writeEvent } from '../../sync/case-store'
 import { nameAt } from '../../case/run-state'
@@ -85,39 +85,33 @@ function HandOverSheet({
   const [to, setTo] = useDraft(draftKey)
   const [error, setError] = useState<string>()
   return (
-    <Dialog title="Hand over" isOpen onClose={onClose}>
-      <p className="mb-4">
+    <SheetForm
+      title="Hand over"
+      sendLabel="“I have it” was said"
+      backLabel="Not handed over"
+      onSend={() => {
+        const missing = missingIn('hand-over-hold', { to })
+        if (missing) return setError(missing)
+        setTo('')
+        onTaken(to.trim())
+      }}
+      onClose={onClose}
+    >
+      <p>
         {words}
         {from ? `, now ${from}` : ''}. The one who takes it has both hands in place and says: &ldquo;I have it.&rdquo; Only then does the
         other let go.
       </p>
-      <form
-        className="grid gap-4"
-        onSubmit={(event) => {
-          event.preventDefault()
-          const missing = missingIn('hand-over-hold', { to })
-          if (missing) return setError(missing)
-          setTo('')
-          onTaken(to.trim())
-        }}
-      >
-        <TextField label="Taken by" value={to} maxLength={60} onChange={(event) => setTo(event.target.value)} error={error} autoFocus />
-        <p className="flex flex-wrap gap-2">
-          {others
-            .filter((name) => name !== from)
-            .map((name) => (
-              <Button key={name} onClick={() => setTo(name)}>
-                {name}
-              </Button>
-            ))}
-        </p>
-        <div className="flex flex-wrap gap-3">
-          <Button type="submit" look="next">
-            &ldquo;I have it&rdquo; was said
-          </Button>
-          <Button onClick={onClose}>Not handed over</Button>
-        </div>
-      </form>
-    </Dialog>
+      <TextField label="Taken by" value={to} maxLength={60} onChange={(event) => setTo(event.target.value)} error={error} autoFocus />
+      <p className="flex flex-wrap gap-2">
+        {others
+          .filter((name) => name !== from)
+          .map((name) => (
+            <Button key={name} onClick={() => setTo(name)}>
+              {name}
+            </Button>
+          ))}
+      </p>
+    </SheetForm>
   )
 }

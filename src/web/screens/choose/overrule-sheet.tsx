@@ -8,11 +8,9 @@ import { itemsAtHand } from '#core/planner/usable-overrules'
 import { spoken } from '#core/model/vocabulary'
 import type { CaseRecord } from '#contract/records/case'
 import { useDraft } from '../../sync/use-draft'
-import { Button } from '../../parts/button'
 import { ChoiceRow } from '../../parts/choice-row'
-import { Dialog } from '../../parts/dialog'
+import { SheetForm } from '../../parts/sheet-form'
 import { TextField } from '../../parts/text-field'
-import { Form } from '../../parts/form'
 import { missingIn } from '../../parts/required'
 
 /** Another value in place of a computed one: within what the decision declares, with a reason that is kept. */
@@ -53,35 +51,34 @@ export function OverruleSheet({
     onSave(read.value, reason.trim())
   }
   return (
-    <Dialog title={`Overrule: ${decision.label}`} isOpen onClose={onClose}>
-      <Form onSend={submit}>
-        <ValueField
-          definition={definition}
-          decision={decision}
-          choices={definition.choices(items)}
-          text={text}
-          onText={(next) => {
-            setTouched(true)
-            setText(next)
-          }}
-          error={errors.value}
-        />
-        <TextField
-          label="Reason"
-          value={reason}
-          maxLength={500}
-          onChange={(event) => setReason(event.target.value)}
-          error={errors.reason}
-          hint="Both values and this reason stay visible from now on."
-        />
-        <div className="flex gap-3">
-          <Button type="submit" look="next">
-            Overrule it
-          </Button>
-          <Button onClick={onClose}>Leave as it is</Button>
-        </div>
-      </Form>
-    </Dialog>
+    <SheetForm
+      title={`Overrule: ${decision.label}`}
+      sendLabel="Overrule it"
+      backLabel="Leave as it is"
+      sendLook="plain"
+      onSend={submit}
+      onClose={onClose}
+    >
+      <ValueField
+        definition={definition}
+        decision={decision}
+        choices={definition.choices(items)}
+        text={text}
+        onText={(next) => {
+          setTouched(true)
+          setText(next)
+        }}
+        error={errors.value}
+      />
+      <TextField
+        label="Reason"
+        value={reason}
+        maxLength={500}
+        onChange={(event) => setReason(event.target.value)}
+        error={errors.reason}
+        hint="Both values and this reason stay visible from now on."
+      />
+    </SheetForm>
   )
 }
 

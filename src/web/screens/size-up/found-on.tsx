@@ -4,11 +4,10 @@ import { findTechnique } from '#core/techniques/registry'
 import type { CaseRecord } from '#contract/records/case'
 import { Button } from '../../parts/button'
 import { ChoiceRow } from '../../parts/choice-row'
-import { Dialog } from '../../parts/dialog'
 import { TextField } from '../../parts/text-field'
 import { writeEvent } from '../../sync/case-store'
 import { useDraft } from '../../sync/use-draft'
-import { Form } from '../../parts/form'
+import { SheetForm } from '../../parts/sheet-form'
 import { isThere, missingWords, requiredIn } from '../../parts/required'
 
 const unknownTime = 'unknown'
@@ -47,8 +46,8 @@ export function FoundOn({ record }: { record: CaseRecord }) {
   return (
     <div>
       <Button onClick={() => setOpen(true)}>It is already on</Button>
-      <Dialog title={`${name}: already on`} isOpen={isOpen} onClose={() => setOpen(false)}>
-        <Form onSend={submit}>
+      {isOpen ? (
+        <SheetForm title={`${name}: already on`} sendLabel="Check it now" backLabel="Back" onSend={submit} onClose={() => setOpen(false)}>
           <TextField
             label="What is on, and who put it on"
             value={what}
@@ -66,14 +65,8 @@ export function FoundOn({ record }: { record: CaseRecord }) {
               </p>
             ) : null}
           </div>
-          <div className="flex flex-wrap gap-3">
-            <Button type="submit" look="next">
-              Check it now
-            </Button>
-            <Button onClick={() => setOpen(false)}>Back</Button>
-          </div>
-        </Form>
-      </Dialog>
+        </SheetForm>
+      ) : null}
     </div>
   )
 }
