@@ -4,6 +4,7 @@ import { openFolds, signIn, startBrowser, type TestBrowser } from '../harness/br
 import { countHands, type HandCount } from '../harness/count-taps'
 import { enterOpen } from '../harness/fill-round'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
+import { usualFigure } from '../harness/usual-figure'
 import { patienceMs } from '../harness/patience'
 import { finishStep, shownStep, walkTo } from '../harness/run-steps'
 import { quietRound, seedCase, sendApplied, sendEvent, sendRound, startRun } from '../harness/seed-case'
@@ -59,7 +60,7 @@ describe('taps and keys, counted', function () {
     await browser.click('link', 'New case')
     await browser.click('button', 'left ankle')
     await browser.click('link', 'Measure')
-    await measureAll((asked) => (/path|length/i.test(asked) ? '58' : /calf/i.test(asked) ? '38' : /heel|knee/i.test(asked) ? '34' : '25'))
+    await measureAll(usualFigure)
     await browser.click('link', 'Choose the size')
     await browser.click('button', 'Accept the plan')
     await browser.find('heading', 'Make ready')

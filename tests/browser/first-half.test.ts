@@ -6,6 +6,7 @@ import { Key } from 'selenium-webdriver'
 import sharp from 'sharp'
 import { openFolds, signIn, startBrowser, type TestBrowser } from '../harness/browser'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
+import { usualFigure } from '../harness/usual-figure'
 import { patienceMs } from '../harness/patience'
 
 let server: LiveServer
@@ -71,21 +72,7 @@ describe('the first half of the path in the browser', () => {
       await openMeasure('left ankle')
       while (!/All asked places are read/.test(await browser.text())) {
         const asked = await askedNow()
-        await enter(
-          /lower leg/i.test(asked)
-            ? '42'
-            : /foot length/i.test(asked)
-              ? '26'
-              : /path|length/i.test(asked)
-                ? '58'
-                : /calf/i.test(asked)
-                  ? '38'
-                  : /heel/i.test(asked)
-                    ? '34'
-                    : /knee/i.test(asked)
-                      ? '34'
-                      : '25',
-        )
+        await enter(usualFigure(asked))
       }
       await tap('link', 'Choose the size')
       await browser.find('button', /^Slab width/)

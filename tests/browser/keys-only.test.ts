@@ -4,6 +4,7 @@ import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
 import { startLiveServer } from '../harness/live-server'
 import { reachByKeys, type FocusStop } from '../harness/reach-by-keys'
 import { shownStep } from '../harness/run-steps'
+import { usualFigure } from '../harness/usual-figure'
 import { patienceMs } from '../harness/patience'
 
 describe('the whole path by the keyboard alone', () => {
@@ -42,17 +43,7 @@ describe('the whole path by the keyboard alone', () => {
     for (let count = 0; count < 12; count++) {
       if (/All asked places are read/.test(await browser.text())) break
       const asked = await browser.evaluate<string>(`return document.querySelector('section[aria-label^="Reading:"] h2')?.textContent ?? ''`)
-      const figure = /lower leg/i.test(asked)
-        ? '42'
-        : /foot length/i.test(asked)
-          ? '26'
-          : /path|length/i.test(asked)
-            ? '58'
-            : /calf/i.test(asked)
-              ? '38'
-              : /heel|knee/i.test(asked)
-                ? '34'
-                : '25'
+      const figure = usualFigure(asked)
       await browser.driver.wait(
         async () => (await browser.evaluate<string>('return document.activeElement.tagName')) === 'INPUT',
         patienceMs,
