@@ -45,7 +45,8 @@ export default {
       ['files'],
       ['practice'],
     ]),
-    ...layers('contract', [['records'], ['events'], ['views'], ['api']]),
+    ...layers('contract', [['records'], ['events'], ['api']]),
+    ...layers('ward', [['case', 'practice'], ['body'], ['rounds'], ['owed'], ['standing'], ['story']]),
     ...layers('server', [
       ['ground'],
       ['db'],
@@ -67,8 +68,14 @@ export default {
       from: { path: '^src/contract/(events|records)/', pathNot: '\\.schema\\.ts$|/body-schemas\\.ts$|/schemas\\.ts$' },
       to: { path: '^src/core/techniques/registry', reachable: true },
     },
-    forbid('core-knows-nobody', 'core', ['contract', 'server', 'web', 'cli', 'standins'], 'The core computes and knows nobody.'),
-    forbid('contract-below-programs', 'contract', ['server', 'web', 'cli', 'standins'], 'What crosses the wire knows neither of its ends.'),
+    forbid('core-knows-nobody', 'core', ['contract', 'ward', 'server', 'web', 'cli', 'standins'], 'The core computes and knows nobody.'),
+    forbid(
+      'contract-below-programs',
+      'contract',
+      ['ward', 'server', 'web', 'cli', 'standins'],
+      'What crosses the wire knows neither of its ends, nor what is read out of it.',
+    ),
+    forbid('ward-below-programs', 'ward', ['server', 'web', 'cli', 'standins'], 'What events mean is the same on both ends.'),
   ],
   options: {
     doNotFollow: { path: 'node_modules' },

@@ -2,11 +2,13 @@ import tailwindcss from '@tailwindcss/vite'
 import react from '@vitejs/plugin-react'
 import { defineConfig } from 'vite'
 import { VitePWA } from 'vite-plugin-pwa'
+import { cardPictures } from './scripts/card-pictures'
 
 export default defineConfig({
   root: 'src/web',
   plugins: [
     react(),
+    cardPictures('src/web'),
     tailwindcss(),
     VitePWA({
       strategies: 'injectManifest',

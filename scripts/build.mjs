@@ -9,11 +9,11 @@ import { isPackaged } from './needs.mjs'
 export const root = fileURLToPath(new URL('..', import.meta.url))
 
 const sources = {
-  cli: ['src/core', 'src/contract', 'src/cli'],
-  server: ['src/core', 'src/contract', 'src/server'],
+  cli: ['src/core', 'src/contract', 'src/ward', 'src/cli'],
+  server: ['src/core', 'src/contract', 'src/ward', 'src/server'],
   standins: ['src/standins'],
-  bench: ['src/core', 'src/contract', 'src/server', 'tests/bench', 'tests/harness'],
-  web: ['src/core', 'src/contract', 'src/web', 'vite.config.ts'],
+  bench: ['src/core', 'src/contract', 'src/ward', 'src/server', 'tests/bench', 'tests/harness'],
+  web: ['src/core', 'src/contract', 'src/ward', 'src/web', 'vite.config.ts', 'scripts/card-pictures.ts'],
 }
 
 /** What a room is made of, as one figure. */

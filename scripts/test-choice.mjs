@@ -1,7 +1,7 @@
 // What a call of npm test asks for: the whole, the quick part, the rest that only the long run has, suites, or files by name.
 
 /** Every suite but `check`. */
-export const suites = ['browser', 'scripts', 'server', 'cli', 'docs', 'web', 'standins', 'contract', 'core']
+export const suites = ['browser', 'scripts', 'server', 'cli', 'docs', 'web', 'standins', 'ward', 'contract', 'core']
 
 /**
  * Files that only the long run has, which is part of every landing: kills and whole installs, and journeys of the interface whose dangers another
@@ -21,6 +21,7 @@ const onlyLong = [
     'endings',
     'every-screen',
     'examined-station',
+    'feeling-level',
     'first-half',
     'first-minute',
     'hand-over',

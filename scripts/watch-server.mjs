@@ -35,7 +35,7 @@ export function watchServer(root, say, restart) {
       say(`The server was built anew (${((Date.now() - started) / 1000).toFixed(1)} s).`)
     })
   }
-  for (const room of ['core', 'contract', 'server']) {
+  for (const room of ['core', 'contract', 'ward', 'server']) {
     watch(join(root, 'src', room), { recursive: true }, () => {
       clearTimeout(timer)
       timer = setTimeout(build, settleMs)

@@ -1,4 +1,4 @@
-/** After so many wrong PINs the PIN is gone: the password opens (TURNS 8). Server and device alike. */
+/** After so many wrong PINs the PIN is gone: the password opens. Server and device alike. */
 export const mostPinTries = 15
 
 /** After so many wrong ones nothing is tried for so many minutes, the most first. */

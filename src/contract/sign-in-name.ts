@@ -2,7 +2,7 @@
 export const signInPattern = /^[\p{L}\p{N}][\p{L}\p{N}._-]{1,39}$/u
 
 /**
- * The one form of a name to sign in with (HARDENING): compatibility forms folded (NFKC), no blanks around it, lower case. Whatever is compared,
+ * The one form of a name to sign in with: compatibility forms folded (NFKC), no blanks around it, lower case. Whatever is compared,
  * counted or kept goes by it.
  * @example signInForm(' Ｍaren ') // 'maren'
  */

@@ -1,4 +1,4 @@
-import type { BoardRow } from '#contract/views/board'
+import type { BoardRow } from '#contract/api/board'
 import { defaultSetup } from '#contract/records/case'
 import { startLiveServer } from '../harness/live-server'
 import { openCase, openClient, reading, type Client, type OpenedCase } from '../harness/server-harness'

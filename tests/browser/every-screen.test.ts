@@ -1,7 +1,7 @@
 import axe from 'axe-core'
 import { expect } from 'chai'
 import { Key } from 'selenium-webdriver'
-import type { BoardRow } from '#contract/views/board'
+import type { BoardRow } from '#contract/api/board'
 import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
 import { isLong, itAtLength } from '../harness/long'

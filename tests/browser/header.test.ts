@@ -1,5 +1,5 @@
 import { expect } from 'chai'
-import { stages } from '#contract/views/board'
+import { stages } from '#contract/api/board'
 import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
 import { quietRound, seedCase, sendApplied, sendPatient, sendRound, startRun, type SeededCase } from '../harness/seed-case'
@@ -30,6 +30,8 @@ interface Places {
 
 /** Where the parts of the header stand once the page has taken the size of its window, px. */
 const places = async (): Promise<Places> => {
+  // The page draws by a new size in the frame after it hears of it.
+  await browser.evaluateAsync('const done = arguments[0]; requestAnimationFrame(() => requestAnimationFrame(() => done()))')
   const isTaken = (): Promise<boolean> =>
     browser.evaluate(`return document.documentElement.scrollWidth <= document.documentElement.clientWidth`)
   // What is drawn to its width follows a moment later; what stays over the edge is found below.

@@ -53,7 +53,7 @@ describe('what Size up asks, in the browser', () => {
     await browser.waitForText('Can no pulse be felt beyond it?')
     await browser.waitForText('Call the senior first: nothing goes on before the pulse has been dealt with.')
     await browser.waitForText(/More rounds: \d+ in place of \d+/)
-    await browser.click('button', 'Only the words')
+    await browser.click('button', 'Why each is asked')
   })
 
   it('what is so stays where it was tapped, and is kept', async () => {

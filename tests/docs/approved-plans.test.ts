@@ -1,7 +1,7 @@
 import { expect } from 'chai'
 import { readdirSync, readFileSync } from 'node:fs'
-import { approvedSheet, without } from './approved-sheet'
-import { approvedPath, exampleFile, exampleNames } from './example-files'
+import { approvedSheet, without } from '../../scripts/generate/approved-sheet'
+import { approvedPath, exampleFile, exampleNames } from '../../scripts/generate/example-files'
 
 /** A clinical figure, word or rule changes only when somebody has read the change: in the sheets under tests/approved. */
 describe('approved plans', () => {

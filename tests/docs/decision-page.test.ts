@@ -1,6 +1,6 @@
 import { expect } from 'chai'
 import { readFileSync } from 'node:fs'
-import { decisionPage } from './decision-page'
+import { decisionPage } from '../../scripts/generate/decision-page'
 
 describe('docs/formulas.md', () => {
   const page = decisionPage()

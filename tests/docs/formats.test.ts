@@ -5,7 +5,7 @@ import { planFile } from '../harness/leg-slab-cases'
 import { eventKinds, type EventKindId } from '#contract/events/index'
 import { exampleId } from '#contract/events/example-ids'
 import { goodBodies } from '../harness/good-events'
-import { schemaFiles } from './schema-files'
+import { schemaFiles } from '../../scripts/generate/schema-files'
 import { problemCodes } from '#core/model/problem'
 
 const folder = new URL('../../docs/formats/', import.meta.url)

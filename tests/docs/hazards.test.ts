@@ -1,8 +1,8 @@
 import { expect } from 'chai'
 import { existsSync, readFileSync } from 'node:fs'
-import { withDangers } from './danger-table'
-import { withMusts } from './must-table'
-import { withWhatNow } from './what-now-table'
+import { withDangers } from '../../scripts/generate/danger-table'
+import { withMusts } from '../../scripts/generate/must-table'
+import { withWhatNow } from '../../scripts/generate/what-now-table'
 
 const page = readFileSync(new URL('../../docs/hazards.md', import.meta.url), 'utf8')
 const [hazards = ''] = page.split('## What is done about each danger')

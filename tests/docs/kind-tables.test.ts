@@ -1,6 +1,6 @@
 import { expect } from 'chai'
 import { readFileSync } from 'node:fs'
-import { kindTables } from './kind-tables'
+import { kindTables } from '../../scripts/generate/kind-tables'
 
 describe('tables of the kinds of events', () => {
   for (const { file, text } of kindTables()) {

@@ -1,6 +1,6 @@
 import { expect } from 'chai'
 import { existsSync, readFileSync } from 'node:fs'
-import { roomsPicture, withPicture } from './rooms'
+import { roomsPicture, withPicture } from '../../scripts/generate/rooms'
 
 const page = readFileSync(new URL('../../docs/architecture.md', import.meta.url), 'utf8')
 
@@ -8,7 +8,7 @@ describe('docs/architecture.md', () => {
   it('shows the rooms as they are today (npm run rooms)', () => expect(withPicture(page)).to.equal(page))
 
   it('draws every house from the ground up', () => {
-    for (const house of ['core', 'contract', 'server', 'web']) expect(roomsPicture()).to.match(new RegExp(`^${house}$`, 'm'))
+    for (const house of ['core', 'contract', 'ward', 'server', 'web']) expect(roomsPicture()).to.match(new RegExp(`^${house}$`, 'm'))
     expect(roomsPicture()).to.match(/0 {2}quantities$/m)
   })
 

@@ -40,7 +40,7 @@ const growth: readonly (readonly (readonly [number, number, number, number])[])[
   ],
 ]
 
-/** Share of stature (PRECISIONS, Plausibility; mid-thigh by the template, COMPUTATION 2). */
+/** Share of stature (mid-thigh by the template). */
 const girthShares = {
   'waist-girth': 0.48,
   'chest-girth': 0.54,
@@ -54,7 +54,7 @@ const sharedPart = 0.8
 const lengthSd = 0.03
 
 /**
- * People drawn by age and sex (CORRECTIONS, Catalogue for people): a person's girths stray from their share of stature with an sd of 6 %,
+ * People drawn by age and sex: a person's girths stray from their share of stature with an sd of 6 %,
  * correlated 0.8, and the mass with them; lengths stray by 3 %.
  * @param ages from and to, years, 4 to 90
  */

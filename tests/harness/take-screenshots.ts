@@ -1,7 +1,7 @@
 import { closeShared } from './shared'
 import { mkdirSync, writeFileSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
-import type { BoardRow } from '#contract/views/board'
+import type { BoardRow } from '#contract/api/board'
 import { signIn, startBrowser, type TestBrowser } from './browser'
 import { startLiveServer } from './live-server'
 import { walkTo } from './run-steps'

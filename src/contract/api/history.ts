@@ -1,4 +1,4 @@
-import type { BoardRow } from '../views/board'
+import type { BoardRow } from './board'
 
 /** Cases on one page of the history. */
 export const historyPageSize = 50

@@ -1,5 +1,3 @@
-import type { OutsideReason } from '../views/care-team'
-
 /** What a refusal `say-why` tells beside its words: an event `looked-in` to this stay opens the case. */
 export interface SayWhy {
   readonly episodeId: string
@@ -25,3 +23,6 @@ export interface LooksInAnswer {
   readonly count: number
   readonly now: string
 }
+
+/** Why somebody says why before a case opens to them. */
+export type OutsideReason = 'outside' | 'confidential'

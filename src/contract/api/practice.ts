@@ -2,10 +2,10 @@ import type { Station } from '#core/practice/stations/station'
 import type { Move } from '#core/practice/drill/drill'
 import type { StationMark } from '#core/practice/stations/marks'
 import type { PracticeGroup, PracticePerson, SittingWay, TeamRole } from '../records/practice'
-import type { GroupOverview } from '../views/group-overview'
-import type { StepBand } from '../views/others-times'
-import type { Progress } from '../views/practice-progress'
-import type { SeenSitting } from '../views/sitting-seen'
+import type { GroupOverview } from './practice-overview'
+import type { StepBand } from './practice-overview'
+import type { Progress } from './practice-overview'
+import type { SeenSitting } from './practice-overview'
 
 /** Body of POST /api/practice/sittings/:id: whose run it is, and the marks that are new. The same again changes nothing. */
 export interface SittingPost {

@@ -1,4 +1,4 @@
-import type { BoardRow } from '../views/board'
+import type { BoardRow } from './board'
 
 /** A patient whose device or material is of a lot. */
 export interface RecalledCase {

@@ -42,7 +42,7 @@ export interface EventKind<Body extends object = object, Stream extends StreamTy
   readonly mayFollowRemoval?: true
   /** It may still be written once the case has ended here. */
   readonly mayFollowEnd?: true
-  /** Only a clinician writes it once a plan is accepted (STANDING, The plan in force). */
+  /** Only a clinician writes it once a plan is accepted. */
   readonly isClinicians?: true
   /** Its body may be long, such as a plan; nothing else that is entered at a bedside is. */
   readonly isLong?: true

@@ -67,7 +67,7 @@ export const decisionWays = ['self', 'telephone', 'bedside'] as const
 /** What a senior answers about an alarm. */
 export const decisionAnswers = ['open-now', 'comes', 'leave', 'words'] as const
 
-/** What a named senior said about what is urgent (ANSWERS 3). */
+/** What a named senior said about what is urgent. */
 export interface DecisionBody {
   /** Who decided, by name. */
   readonly by: string

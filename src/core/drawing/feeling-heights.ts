@@ -35,3 +35,14 @@ export function feelingHeightCm(level: string, lengthCm: number): number | null 
   const share = landmarks[level]
   return share === undefined ? null : share * lengthCm
 }
+
+/**
+ * The level of feeling whose skin lies nearest to a height on the trunk: what a tap there means.
+ * @param heightCm from the pubic bone up
+ * @param lengthCm from pubic bone to notch, over 0
+ */
+export function feelingLevelAt(heightCm: number, lengthCm: number): string {
+  const share = heightCm / lengthCm
+  const nearest = Object.entries(landmarks).toSorted(([, a], [, b]) => Math.abs(a - share) - Math.abs(b - share))[0]
+  return nearest?.[0] ?? 'T12'
+}

@@ -104,7 +104,7 @@ function sideForm({ lengthCm, girthAt, statureCm, headTiltDeg }: ColumnBody): Co
     [-half * 2, -shoulderDepthCm],
   ]
   const placed = placeHead(youngHead(headFromSide, statureCm), [ahead, lengthCm], head)
-  // It turns about the joint that lies 11 cm behind the chin (COMPUTATION 15).
+  // It turns about the joint that lies 11 cm behind the chin.
   const tilted = (points: readonly Point[]): readonly Point[] => turned(points, [ahead + 0.34 * head - 11, lengthCm], headTiltDeg)
   const [outlines, hair, features] = [placed.outlines.map(tilted), tilted(placed.hair), placed.features.map(tilted)]
   return {

@@ -24,7 +24,7 @@ export interface PrintedRound extends Omit<RoundVerdict, 'standing'> {
   readonly standing: readonly PrintedStanding[]
 }
 
-/** In a check file the case's technique is on throughout, the baseline included, and the patient lies (TURNS 1). */
+/** In a check file the case's technique is on throughout, the baseline included, and the patient lies. */
 export function situationOfCheck(clinicalCase: ClinicalCase, isOn: boolean): Situation {
   const people = clinicalCase.crew.people ?? usualPeople
   return situationOf(clinicalCase, { isOn, people, posture: 'lying', isWarm: false, pullKg: null })

@@ -39,7 +39,7 @@ export interface CrewInput {
   readonly seed: number
 }
 
-/** What was wetted can be shaped, and bonds, for so much of its setting time (HAND 3). */
+/** What was wetted can be shaped, and bonds, for so much of its setting time. */
 export const workableShare = 0.8
 
 /** What has to end while what is still soft. */

@@ -1,5 +1,5 @@
 /**
- * Every kind of danger that something wrong can be (TURNS 1): what is done about it follows from this, never from the device or the screen.
+ * Every kind of danger that something wrong can be: what is done about it follows from this, never from the device or the screen.
  * `own` is a trouble whose own list of steps answers it.
  */
 export const dangers = [

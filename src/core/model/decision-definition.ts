@@ -73,7 +73,7 @@ const figure =
   (kind: 'number' | 'whole' | 'list', unit: DecisionUnit | null, least: number, greatest: number, step: number): Define =>
   (id, label, range = {}) => ({ id, label, kind, unit, least, greatest, step, choices: none, ...range })
 
-// Ranges where a decision names none of its own: STANDING, Ranges of overrules; pressures, shares and warmth are ours.
+// Ranges where a decision names none of its own; pressures, shares and warmth are our own estimates.
 export const lengthCm = figure('number', 'cm', 1, 250, 0.5)
 export const widthCm = figure('number', 'cm', 2, 60, 0.5)
 /** A distance that may be nought or, where two edges are compared, below it. */

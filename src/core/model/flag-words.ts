@@ -8,7 +8,7 @@ export interface FlagWords {
   readonly question: string
   /** Parts of the body whose injuries it is asked for. */
   readonly parts: readonly BodyRegion[]
-  /** Asked of every patient (TECHNIQUES, Always asked). */
+  /** Asked of every patient. */
   readonly isAlwaysAsked?: true
 }
 

@@ -16,7 +16,7 @@ export interface HeatInput {
   readonly constants: Readonly<Record<keyof typeof heatDefaults.values, number>>
 }
 
-/** Constants of COMPUTATION 6; SI units except depths in cm. */
+/** Constants of the heat of setting plaster; SI units except depths in cm. */
 export const heatDefaults = defineDefaults('heat', {
   coreC: { value: 37, unit: '°C', source: 'anatomy', floor: 'as-shipped' },
   tissueCm: { value: 1.5, unit: 'cm', source: 'model', floor: 'as-shipped' },

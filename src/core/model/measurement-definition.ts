@@ -1,6 +1,6 @@
 import type { MeasurementKind } from '../quantities/reading-error'
 
-/** Which side a reading is asked on and which side then counts (COMPUTATION 1, PRECISIONS). */
+/** Which side a reading is asked on and which side then counts. */
 export type SideRule =
   /** The uninjured side; the injured one only with a caution. */
   | 'uninjured'
@@ -24,7 +24,7 @@ export interface MeasurementDefinition {
   readonly sideRule: SideRule
   /** Expected share of stature; null when stature says nothing about it. */
   readonly statureShare: number | null
-  /** Under this share of the stature it is asked about, where the usual band is too wide to notice a slip (SCREENS 4). */
+  /** Under this share of the stature it is asked about, where the usual band is too wide to notice a slip. */
   readonly askedBelowShare?: number
   /** May be nought or below (a clearance, an offset); otherwise such readings are refused. */
   readonly signed?: boolean

@@ -88,7 +88,7 @@ export function watchedOf(region: Region | undefined): Watched {
   return body === 'trunk' ? 'spine' : body
 }
 
-/** Why a patient cannot answer at all (ANSWERS 2, Cannot be asked). */
+/** Why a patient cannot answer at all. */
 export const cannotAskReasons = ['unresponsive', 'sedated', 'block', 'child'] as const
 export type CannotAskReason = (typeof cannotAskReasons)[number]
 

@@ -3,19 +3,25 @@ import type { StepMust } from './step-must'
 import { numberedId, type StepRole } from './step-role'
 
 /** Steps that a rule of order is about: by id (`roll-*` for those that are numbered), or all that have a role. */
-export type Which = string | { readonly role: StepRole }
+export type Which<Name extends string = string> = Name | { readonly role: StepRole }
 
-/** Two steps whose order matters: crossed, it hurts somebody or spoils the work (HAND 1). Any other order is a habit of a house. */
-export interface Must {
-  readonly first: Which
-  readonly then: Which
+/** Two steps whose order matters: crossed, it hurts somebody or spoils the work. Any other order is a habit of a house. */
+export interface Must<Name extends string = string> {
+  readonly first: Which<Name>
+  readonly then: Which<Name>
   /** What comes of it when they are crossed. */
   readonly harm: string
 }
 
 /** Some steps before others, for one reason. */
-export function must(first: Which | readonly Which[], then: Which | readonly Which[], harm: string): readonly Must[] {
-  return [first].flat().flatMap((one) => [then].flat().map((two): Must => ({ first: one as Which, then: two as Which, harm })))
+export function must<Name extends string = never>(
+  first: Which<Name> | readonly Which<Name>[],
+  then: Which<Name> | readonly Which<Name>[],
+  harm: string,
+): readonly Must<Name>[] {
+  return [first]
+    .flat()
+    .flatMap((before) => [then].flat().map((after): Must<Name> => ({ first: before as Which<Name>, then: after as Which<Name>, harm })))
 }
 
 /**

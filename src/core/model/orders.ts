@@ -62,7 +62,7 @@ export interface PlainOrder extends OrderedBy {
   readonly what?: string
 }
 
-/** Every order that somebody signs with their name: one of each kind, the latest (BODY 3). */
+/** Every order that somebody signs with their name: one of each kind, the latest. */
 export interface SignedOrders {
   readonly brace?: BraceOrder
   readonly weight?: WeightOrder

@@ -10,6 +10,10 @@ export type CautionLevel = 'stop' | 'caution' | 'note'
 export interface Caution {
   readonly level: CautionLevel
   readonly code: string
+  /** Heat, an open gap, and what presses or drags skin: it goes on biting while the device is worn. */
+  readonly lasts?: true
+  /** A stop that is a floor of safety: nobody sets it aside, and nothing is overruled past it. */
+  readonly isFloor?: true
   /** What to do or not to do. */
   readonly text: string
   readonly why: string

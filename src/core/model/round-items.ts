@@ -10,7 +10,7 @@ export interface WordItem {
   readonly words: readonly string[]
   /** What a word but the first is worth. */
   readonly level: 'review' | 'urgent'
-  /** Words that never become something known from before (STANDING, What stands). */
+  /** Words that never become something known from before. */
   readonly neverKnown?: readonly string[]
 }
 
@@ -48,7 +48,7 @@ export const spineItems: readonly WordItem[] = [
   { id: 'vomiting', label: 'Vomiting', how: 'Since the last round?', words: ['no', 'yes'], level: 'review' },
 ]
 
-/** What a round asks of the circulation as a whole, where blood may be lost: limits by STANDING, Made exact. */
+/** What a round asks of the circulation as a whole, where blood may be lost. */
 export const vitalItems = [
   { id: 'heartRate', label: 'Heart rate', unit: 'a minute', greatest: 300 },
   { id: 'systolic', label: 'Systolic pressure', unit: 'mmHg', greatest: 300 },
@@ -77,7 +77,7 @@ function spinal(letter: string, count: number): string[] {
   return Array.from({ length: count }, (_, index) => `${letter}${count - index}`)
 }
 
-/** The movements whose strength is tried in a neck or trunk round, 0 to 5, by limb (CORRECTIONS, Neck and trunk round). */
+/** The movements whose strength is tried in a neck or trunk round, 0 to 5, by limb. */
 export const keyMovements: Readonly<Record<LimbFindings['limb'], readonly { readonly id: string; readonly label: string }[]>> = {
   arm: [
     { id: 'elbow-bend', label: 'Elbow bend' },

@@ -3,7 +3,7 @@ import type { Danger } from './danger'
 import type { Level } from './finding'
 import type { CallWay, ResponseEntry, Signed } from './response'
 
-/** Levels of what stands, worst first (STANDING, What stands). Before a device is on, nothing looked at comes last. */
+/** Levels of what stands, worst first. Before a device is on, nothing looked at comes last. */
 export const standingLevels = ['urgent', 'stop', 'review', 'unknown', 'warn', 'owed', 'known', 'none'] as const
 export type StandingLevel = (typeof standingLevels)[number]
 

@@ -1,9 +1,16 @@
 /**
- * What a step does, as rules see it (TURNS 0): a rule that holds for more than one technique names roles, never the ids of steps.
+ * What a step does, as rules see it: a rule that holds for more than one technique names roles, never the ids of steps.
  */
 export const stepRoles = [
+  'identity',
+  'protects',
+  'settles',
+  'lays-out',
   'baseline',
   'first-touch',
+  'feels-points',
+  'cuts',
+  'pads',
   'hold-taken',
   'hold-released',
   'first-layer',
@@ -19,11 +26,22 @@ export const stepRoles = [
   'opens',
   'eases',
   'takes-off',
+  'trims',
   'turns',
   'transfers',
   'lowers',
 ] as const
 export type StepRole = (typeof stepRoles)[number]
+
+/** The ids of the steps in a table of roles, those that are numbered by any number: what a step of that technique may name. */
+export type StepIdOf<R extends StepRoles> = keyof R extends infer Id
+  ? Id extends `${infer Stem}-*`
+    ? `${Stem}-${number}`
+    : Id & string
+  : never
+
+/** What a rule of that technique may name: its steps, and `roll-*` for all that are numbered. */
+export type StepNameOf<R extends StepRoles> = StepIdOf<R> | (keyof R & string)
 
 /** The roles of every step of a technique, by step id; `roll-*` stands for steps that are numbered. A step that no rule sees has none. */
 export type StepRoles = Readonly<Record<string, readonly StepRole[]>>
@@ -48,5 +66,5 @@ export function hasStepRole(step: { readonly roles?: readonly StepRole[] }, ...w
   return Array.isArray(step.roles) && wanted.some((role) => step.roles?.includes(role))
 }
 
-/** A device is on from the first of these that is done (TURNS 1). */
+/** A device is on from the first of these that is done. */
 export const onRoles = ['closes', 'wraps', 'pulls', 'lays-on'] as const satisfies readonly StepRole[]

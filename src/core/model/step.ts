@@ -7,8 +7,8 @@ import type { Side } from './vocabulary'
 export const timerKinds = ['wetting', 'set', 'hold', 'cure', 'cooling', 'limit', 'wait'] as const
 export type TimerKind = (typeof timerKinds)[number]
 
-/** A timer that belongs to a step. */
-export interface StepTimer {
+/** A timer that belongs to a step; `Id` are the steps of its technique. */
+export interface StepTimer<Id extends string = string> {
   readonly id: string
   readonly label: string
   readonly minutes: number
@@ -16,7 +16,7 @@ export interface StepTimer {
   /** Starts by itself when the step comes up or when it is done; or only when it is asked for. */
   readonly starts: 'shown' | 'done' | 'asked'
   /** The step whose end makes it moot; without one it runs to its own end. */
-  readonly until?: string
+  readonly until?: Id
 }
 
 /** An angle to hold at a step, degrees; `lowDeg` to `highDeg` is the band that counts as held. */
@@ -83,31 +83,31 @@ export const heldThings = ['head', 'spine', 'pull', 'break', 'knee', 'thigh', 'f
 export type HeldThing = (typeof heldThings)[number]
 
 /** A hold that lasts from the start of one step to the end of another. */
-export interface Hold {
+export interface Hold<Id extends string = string> {
   readonly what: HeldThing
-  readonly from: string
-  readonly to: string
+  readonly from: Id
+  readonly to: Id
   readonly place: HandGrip
   /** Steps at which it is taken over by another grip. */
-  readonly changes?: readonly { readonly at: string; readonly place: HandGrip }[]
+  readonly changes?: readonly { readonly at: Id; readonly place: HandGrip }[]
 }
 
-/** One step of the application. */
-export interface Step {
-  readonly id: string
+/** One step of the application; `Id` are the steps of its technique, which it may name. */
+export interface Step<Id extends string = string> {
+  readonly id: Id
   readonly text: string
   readonly why: string
   /** The mistake that this step prevents. */
   readonly prevents: string
   /** Steps that must come before. */
-  readonly after: readonly string[]
+  readonly after: readonly Id[]
   /** Of what comes before it, what must, and what comes of it otherwise; the rest is a habit. Left out: all of `after` must. */
   readonly musts?: readonly StepMust[]
   readonly hands: readonly HandGrip[]
   /** What it does, as rules see it. */
   readonly roles: readonly StepRole[]
   /** A hold that begins with it. */
-  readonly holds: Hold | null
+  readonly holds: Hold<Id> | null
   /** Least, likely and most minutes. */
   readonly minutes: readonly [number, number, number]
   /** Falls between wetting and set. */
@@ -115,9 +115,9 @@ export interface Step {
   /** Things to fetch, one by one, for the step that lays out. */
   readonly items?: readonly string[]
   /** The timer that its end starts. */
-  readonly timer?: StepTimer
+  readonly timer?: StepTimer<Id>
   /** Further timers: those that start when it comes up, and those that are asked for. */
-  readonly moreTimers?: readonly StepTimer[]
+  readonly moreTimers?: readonly StepTimer<Id>[]
   /** Angles to hold, with their bands. */
   readonly angles?: readonly StepAngle[]
   /** A pull to take. */

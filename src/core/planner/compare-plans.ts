@@ -31,8 +31,8 @@ export interface PlanChanges {
 
 /**
  * Compares two plans of one case by what a person could see.
- * @param definitions where given, a number counts as another one only from its declared step on, and figures inside of words do not count
- *   (STANDING, The plan in force); without them any difference does
+ * @param definitions where given, a number counts as another one only from its declared step on, and figures inside of words do not count;
+ *   without them any difference does
  */
 export function comparePlans(before: Plan, after: Plan, definitions: readonly DecisionDefinition[] | null = null): PlanChanges {
   const isOpen = (id: string): boolean => [...before.pending, ...after.pending].some((task) => task.decision === id)

@@ -1,7 +1,7 @@
 import type { Estimate } from '../figures/body/pool-side'
 import { resolveMeasurement, resolveSides } from '../figures/body/resolve-measurement'
 import type { MeasurementDefinition } from '../model/measurement-definition'
-import type { ClinicalCase, StockItem } from '../model/clinical-case'
+import type { ClinicalCase, Overrule, StockItem } from '../model/clinical-case'
 import type { Problem } from '../model/problem'
 import type { PlanContext } from '../model/plan-context'
 import { refuseValue, type DecisionDefinition } from '../model/decision-definition'
@@ -184,7 +184,7 @@ export function createDraft(clinicalCase: ClinicalCase, ctx: PlanContext, declar
       return {
         decisions: decisions.map((decision) => withStatus(decision, marked)),
         cautions: marked,
-        problems,
+        problems: [...problems, ...floorsSetAside(marked, clinicalCase.overrules)],
         materials,
         pending,
       }
@@ -212,6 +212,21 @@ export function workingOf(estimate: Estimate, unit: string = 'cm'): WorkingLine 
 const levelOrder: Record<CautionLevel, number> = { stop: 0, caution: 1, note: 2 }
 
 /** Worst first; the same words twice stand once. */
+/** A floor that somebody set aside stays, and is not silent about it. */
+function floorsSetAside(cautions: readonly Caution[], overrules: readonly Overrule[]): readonly Problem[] {
+  return overrules.flatMap(({ caution }, index) =>
+    cautions.some(({ code, isFloor }) => isFloor && code === caution)
+      ? [
+          {
+            code: 'out-of-range' as const,
+            path: `overrules/${index}/caution`,
+            message: `${caution} is a floor of safety and is not set aside: change what raises it.`,
+          },
+        ]
+      : [],
+  )
+}
+
 function mergeCautions(cautions: readonly RoledCaution[]): readonly RoledCaution[] {
   const seen = new Map<string, RoledCaution>()
   for (const caution of cautions) {

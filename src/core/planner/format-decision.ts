@@ -22,8 +22,17 @@ const decimalsByUnit: Record<DecisionUnit, number> = {
 }
 const spaced: Partial<Record<DecisionUnit, string>> = { deg: '°', '°C': ' °C', ratio: '' }
 
-/** How the display of an estimate ends, in words. */
-export const estimateWords = ', in this estimate'
+const estimateWord = 'about '
+
+/** The display of an estimate: its figure with “about” before it, as speech and papers say it. */
+export function asEstimate(display: string): string {
+  return `${estimateWord}${display}`
+}
+
+/** The display of an estimate without that word; null where it is none. */
+export function estimateIn(display: string): string | null {
+  return display.startsWith(estimateWord) ? display.slice(estimateWord.length) : null
+}
 
 /**
  * A value as people read it, metric: "15 cm", "10 layers", "1 roll", "0.52".

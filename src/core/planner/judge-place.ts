@@ -61,6 +61,8 @@ function applyFlagRules(draft: PlanDraft, technique: Technique): void {
     if (rule.unless && hasFlag(draft.clinicalCase, rule.unless)) continue
     draft.caution({
       level: rule.level,
+      ...(rule.isFloor ? { isFloor: true } : {}),
+      ...(rule.lasts ? { lasts: true } : {}),
       code: rule.flag,
       text: rule.text,
       why: isImplied ? `${rule.why} (${spoken(injury.pattern)})` : rule.why,
@@ -80,7 +82,7 @@ function checkPosition(draft: PlanDraft, options: OptionValues): void {
   draft.caution({
     level: 'caution',
     code: refused.flag,
-    steps: ['position'],
+    at: ['settles'],
     text: `Not ${spoken(position)}: choose ${allowed.map(spoken).join(' or ') || 'a tilt of the whole bed, as found'}.`,
     why: refused.why,
   })

@@ -1,4 +1,3 @@
-import { isFloor } from '../rules/floors'
 import type { Overrule } from '../model/clinical-case'
 import type { Decision, DecisionStatus } from '../model/decision'
 import { formatValue } from './format-decision'
@@ -48,7 +47,7 @@ export function markOverruled<C extends Caution>(
   const figure = typeof value === 'number' ? value : null
   const from = caution.decisions.join('+') || caution.code
   const raised = { ...caution, from, figure }
-  if (isFloor(caution)) return raised
+  if (caution.isFloor) return raised
   const isSame = (one: Overrule): boolean => {
     if (one.caution !== caution.code || (one.from !== undefined && one.from !== from)) return false
     if (typeof one.figure !== 'number' || figure === null || first === undefined) return true

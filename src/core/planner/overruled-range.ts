@@ -5,7 +5,7 @@ import { formatValue } from './format-decision'
 /** Least and greatest figure, in the unit of the decision. */
 export type Ends = readonly [least: number, greatest: number]
 
-/** What a figure that a clinician sets may be in this case, and what happens beyond it (ANSWERS 6). */
+/** What a figure that a clinician sets may be in this case, and what happens beyond it. */
 export interface OverruleRange {
   /** Beyond it stands stop `outside-safe`. */
   readonly safe?: Ends

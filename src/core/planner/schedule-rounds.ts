@@ -11,7 +11,7 @@ export const roundDefaults = defineDefaults('rounds', {
   horizonMin: { value: 72 * 60, unit: 'min', source: 'practice', least: 72 * 60, label: 'How far ahead a plan lists them' },
 })
 
-/** Rounds as shipped (COMPUTATION 14): the at-risk list is a floor of safety. */
+/** Rounds as shipped: the at-risk list is a floor of safety. */
 export const shippedRounds: Required<RoundTables> = {
   usual: [
     { everyMin: 15, times: 4 },
@@ -48,7 +48,7 @@ export function limitRounds(minutes: readonly number[], limits: RoundLimits | un
   return limits?.upToMin === undefined ? minutes : minutes.filter((minute) => minute <= (limits.upToMin ?? 0))
 }
 
-/** Why rounds follow the at-risk list, in words; null when they need not (SAFETY, Rounds). */
+/** Why rounds follow the at-risk list, in words; null when they need not. */
 export function atRiskReason(clinicalCase: ClinicalCase): string | null {
   const { pattern } = clinicalCase.injury
   const isTibial = pattern === 'tibial-shaft-fracture' || pattern === 'tibial-plateau-fracture'
@@ -62,7 +62,7 @@ export function atRiskReason(clinicalCase: ClinicalCase): string | null {
 }
 
 /**
- * Minutes from application at which rounds fall due (COMPUTATION 14, PRECISIONS): the list, then every shift change.
+ * Minutes from application at which rounds fall due: the list, then every shift change.
  * @param isAtRisk whether the at-risk list holds
  * @param appliedAt ISO 8601 with offset, and `zone` IANA: both are needed for rounds at shift changes
  * @returns ascending minutes, each once
@@ -124,7 +124,7 @@ export function scheduleRounds(
   }))
 }
 
-/** Minutes a round may be late: 20 % of its interval, at least 5, at most 30, and at risk at most 15 (TURNS 7). */
+/** Minutes a round may be late: 20 % of its interval, at least 5, at most 30, and at risk at most 15. */
 export function graceFor(intervalMin: number, isAtRisk: boolean, protocol: Protocol): number {
   const grace = readDefaults(roundDefaults, protocol)
   const mostMin = isAtRisk ? Math.min(grace.graceAtRiskMin, grace.graceMostMin) : grace.graceMostMin

@@ -15,7 +15,7 @@ export const suppliesOption: TechniqueOption = {
 export const positions = ['lying', 'face-down', 'hanging', 'seated'] as const
 export type Position = (typeof positions)[number]
 
-/** Why a position is refused for this patient, or null when it is allowed (TECHNIQUES, position chooser). */
+/** Why a position is refused for this patient, or null when it is allowed. */
 export function refusePosition(clinicalCase: ClinicalCase, position: Position): { flag: string; why: string } | null {
   const flat = position === 'lying' || position === 'face-down'
   if (flat && hasFlag(clinicalCase, 'pregnant-late')) {

@@ -2,7 +2,7 @@ import type { CrewResult } from '../figures/crew/crew-odds'
 import type { HeatResult } from '../figures/heat/solve-heat'
 import type { Decision } from '../model/decision'
 import type { OverruleRange } from './overruled-range'
-import { estimateWords, formatValue } from './format-decision'
+import { asEstimate, formatValue } from './format-decision'
 import type { RoledCaution } from './at-steps'
 import type { SlowTask } from '../model/slow-task'
 import type { SlowResult } from './solve-slow-task'
@@ -31,6 +31,7 @@ function heatOutcome(task: SlowTask & { decision: 'peak-skin-temp' }, heat: Heat
     cautions.push({
       level: 'stop',
       code: 'burn',
+      lasts: true,
       decisions: ['peak-skin-temp'],
       steps: [],
       at: ['wets', 'holds-to-set'],
@@ -42,6 +43,7 @@ function heatOutcome(task: SlowTask & { decision: 'peak-skin-temp' }, heat: Heat
     cautions.push({
       level: 'caution',
       code: 'hot-skin',
+      lasts: true,
       decisions: ['peak-skin-temp'],
       steps: [],
       at: ['wets', 'holds-to-set'],
@@ -60,7 +62,7 @@ function heatOutcome(task: SlowTask & { decision: 'peak-skin-temp' }, heat: Heat
       label: 'Warmest skin (estimate)',
       value: heat.peakC,
       unit: '°C',
-      display: `${formatValue(heat.peakC, '°C')} at ${heat.peakMin.toFixed(0)} min${estimateWords}`,
+      display: asEstimate(`${formatValue(heat.peakC, '°C')} at ${heat.peakMin.toFixed(0)} min`),
       status: 'ok',
       school: null,
       source: 'model',

@@ -68,8 +68,8 @@ export type OrderId =
 export type OptionValues = Readonly<Record<string, string | number>>
 
 /** What a technique computes itself; regions, flags, options and stock are handled for all alike. */
-export interface TechniqueOutcome {
-  readonly steps: readonly Step[]
+export interface TechniqueOutcome<Id extends string = string> {
+  readonly steps: readonly Step<Id>[]
   readonly fit: readonly FitTest[]
   readonly care: readonly string[]
   readonly schedule: readonly ScheduleEntry[]
@@ -77,15 +77,15 @@ export interface TechniqueOutcome {
 }
 
 /** Putting on again what its wearer had off. */
-export interface DonnedAgain {
+export interface DonnedAgain<Id extends string = string> {
   /** Steps of its procedure that put it on, by id. */
-  readonly keeps: readonly string[]
+  readonly keeps: readonly Id[]
   /** The same for who does it at home, one step a line: only where that is ordered. */
   readonly home: readonly string[]
 }
 
-/** One way of immobilising: everything that the rest of the product needs to know about it. */
-export interface Technique {
+/** One way of immobilising: everything that the rest of the product needs to know about it. `Id` are the steps of its procedure. */
+export interface Technique<Id extends string = string> {
   readonly id: string
   readonly name: string
   /** One sentence: what it is for. */
@@ -106,7 +106,7 @@ export interface Technique {
   readonly puts: readonly PutOn[]
   /** Cautions and stops of its own that need no reading. */
   readonly judge?: (draft: PlanDraft, options: OptionValues) => void
-  readonly plan: (draft: PlanDraft, options: OptionValues) => TechniqueOutcome
+  readonly plan: (draft: PlanDraft, options: OptionValues) => TechniqueOutcome<Id>
   /** What to do, in one sentence; null while what it turns on is not decided. */
   readonly answer: (said: Said) => string | null
   /** Girths (measurement ids) that lie inside of what is put on: what swells in it. */
@@ -133,10 +133,10 @@ export interface Technique {
   readonly onUrgent: { readonly holds: Held; readonly actions: readonly string[] }
   /** How it comes off whole, in order, one step a line; what it holds is taken by a hand before. Empty where it puts nothing on. */
   readonly comesOff: readonly string[]
-  /** How it is put on again after its wearer had it off (HAND 11); absent where it is never put on again. */
-  readonly again?: DonnedAgain
+  /** How it is put on again after its wearer had it off; absent where it is never put on again. */
+  readonly again?: DonnedAgain<Id>
   /** The step before which what was on before comes off; without it the first that puts something on. */
-  readonly oldOffBefore?: string
+  readonly oldOffBefore?: Id
   /** What is said when work that its schedule owes is done, by the id of that work; the usual form of its kind where it is left out. */
   readonly taskForms?: Readonly<Record<string, TaskForm>>
   /** What goes wrong with it, and what to do: one key away during every run. */

@@ -69,7 +69,7 @@ const thighCm = 42
 const shankCm = 40
 const barShare = 2 / 3
 
-/** What a hinge off the joint does, and what the stops allow: COMPUTATION 15. */
+/** What a hinge off the joint does, and what the stops allow. */
 export const braceBench: Bench = {
   id: 'brace',
   name: 'Brace',

@@ -50,7 +50,7 @@ const dropShare = 1 / Math.PI
 
 const settingsCm = [...new Set(collars.map((collar) => Number(collar['setting'])))].sort((a, b) => a - b)
 
-/** What a collar's height does to the head: COMPUTATION 15. */
+/** What a collar's height does to the head. */
 export const collarBench: Bench = {
   id: 'collar',
   name: 'Collar',
@@ -85,7 +85,7 @@ export const collarBench: Bench = {
       cautions.push({
         level: 'stop',
         text: 'The mouth cannot open: suction and a vomiting patient need it.',
-        why: `${openingCm.toFixed(1)} cm are left between the teeth in this estimate.`,
+        why: `About ${openingCm.toFixed(1)} cm are left between the teeth.`,
       })
     if (count === 0)
       cautions.push({

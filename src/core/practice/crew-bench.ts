@@ -44,7 +44,7 @@ const people: RangeControl = { kind: 'range', id: 'people', label: 'People', uni
 const water: RangeControl = { kind: 'range', id: 'water', label: 'Water', unit: '°C', least: 10, greatest: 40, step: 1, usual: 22 }
 const pace: RangeControl = { kind: 'range', id: 'pace', label: 'Each step takes', unit: '%', least: 50, greatest: 200, step: 5, usual: 100 }
 
-/** Whether a crew finishes while it is still soft: COMPUTATION 7, as plans forecast it. */
+/** Whether a crew finishes while it is still soft, as plans forecast it. */
 export const crewBench: Bench = {
   id: 'crew',
   name: 'Crew',

@@ -53,7 +53,7 @@ function inputOf(state: BenchState, ctx: PlanContext): HeatInput {
   }
 }
 
-/** How warm the skin gets under a setting slab: COMPUTATION 6, the same model that plans use. */
+/** How warm the skin gets under a setting slab: the same model that plans use. */
 export const heatBench: Bench = {
   id: 'heat',
   name: 'Heat',

@@ -91,7 +91,7 @@ function settingOf(state: BenchState, without: keyof RigSetting | null = null): 
 
 const kg = (newton: number): string => `${(newton / gravity).toFixed(1)} kg`
 
-/** A suspended leg in its rig: COMPUTATION 10, the same statics that plans and the bedside panel use. */
+/** A suspended leg in its rig: the same statics that plans and the bedside panel use. */
 export const rigBench: Bench = {
   id: 'rig',
   name: 'Rig',

@@ -58,7 +58,7 @@ const groove: RangeControl = {
   usual: 0,
 }
 
-/** How a two-part shell sits: COMPUTATION 15, as its plan decides it. */
+/** How a two-part shell sits, as its plan decides it. */
 export const shellBench: Bench = {
   id: 'shell',
   name: 'Shell',

@@ -119,7 +119,7 @@ function stockOf(id: string): { readonly items: readonly StockItem[]; readonly d
   return id === 'shell' ? { items: trunkShells, dimension: 'waist-girth' } : { items: boots, dimension: 'foot-length' }
 }
 
-/** How sure a size is, what a second reading would buy, and whom a store fits: COMPUTATION 11. */
+/** How sure a size is, what a second reading would buy, and whom a store fits. */
 export const sizeBench: Bench = {
   id: 'size',
   name: 'Size',

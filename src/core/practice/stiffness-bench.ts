@@ -39,7 +39,7 @@ const leverCm = 22
 const footShare = 0.0145
 const dryStrength = { plaster: 4, fibreglass: 1 } as const
 
-/** Why a wide slab holds and a strip does not: COMPUTATION 4, and the tube at the knee. */
+/** Why a wide slab holds and a strip does not, and the tube at the knee. */
 export const stiffnessBench: Bench = {
   id: 'stiffness',
   name: 'Stiffness',
@@ -70,7 +70,7 @@ export const stiffnessBench: Bench = {
       cautions.push({
         level: 'caution',
         text: 'A wider slab, or more layers: the foot drops.',
-        why: `${dropCm.toFixed(1)} cm under its own weight in this estimate.`,
+        why: `About ${dropCm.toFixed(1)} cm under its own weight.`,
       })
     if (factor < strength.leastFactor)
       cautions.push({

@@ -115,7 +115,7 @@ function hoursAbove(shell: Shell, limitKPa: number, protocol: Protocol): number 
   return hours
 }
 
-/** What stands about the room for swelling, station by station: COMPUTATION 12. */
+/** What stands about the room for swelling, station by station. */
 export const swellingBench: Bench = {
   id: 'swelling',
   name: 'Swelling',
@@ -168,7 +168,7 @@ export const swellingBench: Bench = {
         value: closedH,
         unit: 'h',
         digits: 1,
-        ...(closedH === null ? { words: 'not within 72 h in this estimate' } : {}),
+        ...(closedH === null ? { words: 'not within 72 h by estimate' } : {}),
         working: `When the pressure in the closed cast passes ${limitKPa} kPa (30 mmHg).`,
       },
       {
@@ -177,7 +177,7 @@ export const swellingBench: Bench = {
         value: openedH,
         unit: 'h',
         digits: 1,
-        ...(openedH === null ? { words: 'not within 72 h in this estimate' } : {}),
+        ...(openedH === null ? { words: 'not within 72 h by estimate' } : {}),
         working: `The same with ${openedWords(state)}: ${worst.shell.opened.openingCm.toFixed(1)} cm freed round the limb${worst.shell.opened.hasCrepe ? ', 0.5 kPa for a light crepe' : ''}.`,
       },
       {
@@ -211,7 +211,7 @@ export const swellingBench: Bench = {
       cautions.push({
         level: 'caution',
         text: 'A closed cast will not hold this swelling: leave a way out from the start.',
-        why: `It passes ${limitKPa} kPa after ${closedH.toFixed(1)} h in this estimate.`,
+        why: `It passes ${limitKPa} kPa after about ${closedH.toFixed(1)} h.`,
       })
     return {
       figures,

@@ -39,7 +39,7 @@ const fingers: RangeControl = {
   usual: 2,
 }
 
-/** Pressure under a wrap by the law of Laplace, and what fingers leave under a strap: COMPUTATION 8. */
+/** Pressure under a wrap by the law of Laplace, and what fingers leave under a strap. */
 export const wrapsBench: Bench = {
   id: 'wraps',
   name: 'Straps and wraps',

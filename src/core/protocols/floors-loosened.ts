@@ -3,8 +3,7 @@ import type { Protocol } from '../quantities/defaults'
 import { figureOf, protocolFigures } from './protocol-figures'
 
 /**
- * Floors of safety that a local protocol goes beyond, in words: two leads sign before it is put in force (SAFETY, the figures marked as
- * floors). None where it keeps them all.
+ * Floors of safety that a local protocol goes beyond, in words: two leads sign before it is put in force. None where it keeps them all.
  */
 export function floorsLoosened(protocol: Protocol): readonly string[] {
   const figures = protocolFigures.flatMap(({ key, group, label, value, unit, floor }) => {

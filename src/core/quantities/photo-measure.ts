@@ -12,7 +12,7 @@ export function checkScaleBar(from: PhotoPoint, to: PhotoPoint, barCm: number): 
 
 /**
  * The length of a path read from a photo along the points placed on it, by a scale bar. The path is the smooth line through them
- * (`smoothLine`), never straight strokes from corner to corner (CORRECTIONS, From a photo).
+ * (`smoothLine`), never straight strokes from corner to corner.
  * @param barCm true length of the bar, cm, above 0
  * @param points in order along the limb, pixels, two or more
  * @returns cm, or null while the bar has no length or the path fewer than two points

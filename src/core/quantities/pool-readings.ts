@@ -17,7 +17,7 @@ export interface Pooled {
 }
 
 /**
- * One estimate from repeated readings (COMPUTATION 1): one → itself, two → mean, three or more → median.
+ * One estimate from repeated readings: one → itself, two → mean, three or more → median.
  * sd = max(σt/√n, s/√n) with s the sample standard deviation for n ≥ 2.
  * @param readings one or more, with the tool's error each; the largest error speaks for all
  * @throws RangeError when there is no reading

@@ -43,11 +43,11 @@ export function repeatError(reading: TakenReading, error: number): number {
 }
 
 /**
- * The standard error σt of one reading by its tool (COMPUTATION 1).
+ * The standard error σt of one reading by its tool.
  * Of n fingers √((n·σ a finger)² + (breadth ÷ √12)²): a breadth that is wrong is wrong n times over, and whole fingers are a coarse rule.
  * From a photo 2 % of the length, and the share by which a bar off the limb's plane is drawn too large or too small: its distance from
- * that plane ÷ the camera's (CORRECTIONS, From a photo).
- * By eye a tenth, at least 1 cm: our estimate (HAND 10).
+ * that plane ÷ the camera's.
+ * By eye a tenth, at least 1 cm: our estimate.
  * @param reading in its own unit
  * @param kind along a limb, round it, or an angle
  * @param valueCm the same reading in cm (or degrees)

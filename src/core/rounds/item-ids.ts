@@ -20,7 +20,7 @@ const plainItems = [
   'skin',
 ]
 
-/** Whether a part has an item of this id (STANDING, Items). */
+/** Whether a part has an item of this id. */
 export function isItemOf(part: PartId, item: string): boolean {
   if (item.startsWith('skin/')) return part === 'neck' || part === 'spine'
   if (part === 'neck' || part === 'spine' || part === 'vital') return blockItemIds(part satisfies BlockName).includes(item)

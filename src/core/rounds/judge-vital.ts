@@ -28,7 +28,7 @@ interface Band {
   readonly warnAbove: number
 }
 
-/** Limits a minute by age, usual published practice (TURNS 1): under 1, 1 to 4, 5 to 11, from 12 years. */
+/** Limits a minute by age, usual published practice: under 1, 1 to 4, 5 to 11, from 12 years. */
 const breathsByAge: readonly Band[] = [
   { urgentBelow: 20, urgentAbove: 60, warnAbove: 50 },
   { urgentBelow: 15, urgentAbove: 45, warnAbove: 40 },
@@ -48,7 +48,7 @@ const usualAgeYears = 40
 const urgentFrom = 1_000
 
 /**
- * Judges one vital sign by the patient's age (TURNS 1).
+ * Judges one vital sign by the patient's age.
  * @param value as it was read: a minute, or mmHg
  * @param block the other signs of the same look: heart rate over systolic pressure is judged with the pressure
  */

@@ -16,7 +16,7 @@ export function blockItemIds(block: BlockName): readonly string[] {
 }
 
 /**
- * Everything that was looked at of a neck, a trunk or the circulation as a whole (SAFETY, Findings; STANDING, Made exact).
+ * Everything that was looked at of a neck, a trunk or the circulation as a whole.
  * @param before for the level of feeling, which is urgent where it has risen
  * @param vital age and injury, which set the limits of the vital signs
  */

@@ -29,7 +29,7 @@ type Put = (
 ) => void
 
 /**
- * Everything that was looked at on one limb in one round, each item with what it is worth by itself (COMPUTATION 13, SAFETY Findings).
+ * Everything that was looked at on one limb in one round, each item with what it is worth by itself.
  * @returns a look per item, also for what is well: only that ends what stood before
  */
 export function lookAtLimb(limb: LimbFindings, context: LimbContext): readonly Look[] {
@@ -159,12 +159,12 @@ function soundWarmth(context: LimbContext): number | undefined {
   return warmth === undefined ? undefined : warmthWords.indexOf(warmth)
 }
 
-/** A refill of more than so many seconds cannot wait, whatever the other side does (SAFETY, Findings). */
+/** A refill of more than so many seconds cannot wait, whatever the other side does. */
 export const pressingRefillS = 4
-/** Pain at rest from here on cannot wait, 0 to 10 (SAFETY, Findings). */
+/** Pain at rest from here on cannot wait, 0 to 10. */
 export const pressingPain = 7
 
-/** Refill, s: over 4 or 2 more than the other side is urgent, over 2 a warning unless both sides are alike (SAFETY, Findings). */
+/** Refill, s: over 4 or 2 more than the other side is urgent, over 2 a warning unless both sides are alike. */
 function judgeRefill(refillS: number, limb: LimbFindings, context: LimbContext, put: Put): void {
   const severity = refillS <= 2 ? 0 : refillS
   const text = `Capillary refill ${refillS} s`

@@ -27,7 +27,7 @@ export interface Look {
   readonly level: Level
   readonly code: string
   readonly text: string
-  /** It stays what it is although it was there from the start (SAFETY, Findings). */
+  /** It stays what it is although it was there from the start. */
   readonly isNeverKnown: boolean
   /** Only values of one chain can be better or worse than each other: red is no better pale. */
   readonly chain?: string

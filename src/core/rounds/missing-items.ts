@@ -19,7 +19,7 @@ export function injuredLimb(clinicalCase: ClinicalCase): { readonly limb: 'leg' 
 }
 
 /**
- * What a round of a case left out, as ids of items: nothing is missing in a complete round (STANDING, Made exact). What could not be
+ * What a round of a case left out, as ids of items: nothing is missing in a complete round. What could not be
  * assessed was looked at. A limb or block that was not looked at at all is named as a whole.
  */
 export function missingItems(clinicalCase: ClinicalCase, round: RoundInput): readonly string[] {

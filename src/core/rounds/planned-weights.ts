@@ -2,7 +2,7 @@ import { formatValue } from '../planner/format-decision'
 import type { Decision } from '../model/decision'
 import type { TaskAsk, TaskForm } from '../model/task-form'
 
-/** A weight that is off by more than the greater of these two is not what was planned (TURNS 6). */
+/** A weight that is off by more than the greater of these two is not what was planned. */
 const offKg = 0.5
 const offShare = 0.1
 

@@ -19,7 +19,7 @@ export interface StandingList extends LiveList {
   readonly openedNowAt?: string
 }
 
-/** Minutes after which what was opened at once is looked at (TURNS 4). */
+/** Minutes after which what was opened at once is looked at. */
 const openedLooksMin = [5, 15] as const
 const openedLookGraceMin = 2
 const againGraceMin = 5

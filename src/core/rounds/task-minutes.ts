@@ -1,6 +1,6 @@
 import { defineDefaults } from '../quantities/defaults'
 
-/** Likely minutes at the bed for one piece of owed work, by its kind, walking included; of the ward forecast (COMPUTATION 14). To be timed. */
+/** Likely minutes at the bed for one piece of owed work, by its kind, walking included; of the ward forecast. To be timed. */
 export const taskMinuteDefaults = defineDefaults('task-minutes', {
   round: { value: 6, unit: 'min', source: 'practice' },
   care: { value: 12, unit: 'min', source: 'practice' },

@@ -27,7 +27,7 @@ export interface WardForecast {
 }
 
 /**
- * Due work in the order in which it should be done: worst level, then most late, then place (COMPUTATION 14).
+ * Due work in the order in which it should be done: worst level, then most late, then place.
  * @returns the same tasks, ordered
  */
 export function orderWork(tasks: readonly DueTask[]): readonly DueTask[] {

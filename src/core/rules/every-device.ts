@@ -5,7 +5,7 @@ export const everyDevice: readonly FlagRule[] = [
   {
     flag: 'latex-allergy',
     level: 'caution',
-    steps: ['protect', 'lay-out'],
+    at: ['protects', 'lays-out'],
     text: 'Latex-free gloves, bandage and tubing, before the first touch.',
     why: 'Gloves and elastic bandage may hold latex; a reaction can close the airway.',
   },
@@ -34,16 +34,15 @@ export const skinEdges: readonly FlagRule[] = [
   {
     flag: 'adhesive-allergy',
     level: 'caution',
-    at: ['first-layer', 'wraps', 'closes'],
-    steps: ['lay-out'],
+    at: ['lays-out', 'first-layer', 'wraps', 'closes'],
     text: 'Nothing sticky on the skin: fix with turned-in bandage ends or a sling pin.',
     why: 'A rash under a device weeps and cannot be looked at.',
   },
   {
     flag: 'fragile-skin',
+    lasts: true,
     level: 'caution',
-    at: ['first-layer', 'closes', 'opens', 'check-after'],
-    steps: ['position'],
+    at: ['settles', 'first-layer', 'closes', 'opens', 'check-after'],
     text: 'Lift, never drag; pad every edge and strap, and look under them at each look.',
     why: 'Thin skin tears at a pull and dies under an edge.',
   },

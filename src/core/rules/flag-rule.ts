@@ -8,6 +8,10 @@ export interface FlagRule {
   /** Set beside it, this lifts it. */
   readonly unless?: Flag
   readonly level: CautionLevel
+  /** It stands on once the device is on. */
+  readonly lasts?: true
+  /** A stop that nobody sets aside. */
+  readonly isFloor?: true
   readonly text: string
   readonly why: string
   readonly decisions?: readonly string[]

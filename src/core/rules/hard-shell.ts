@@ -5,6 +5,7 @@ export const hardShellStops: readonly FlagRule[] = [
   {
     flag: 'pulse-absent',
     level: 'stop',
+    isFloor: true,
     at: ['first-layer'],
     text: 'Call the senior first: nothing goes on before the pulse has been dealt with.',
     why: 'A limb without a pulse needs its blood back within hours; a shell hides it.',

@@ -7,11 +7,12 @@ function caution(flag: FlagRule['flag'], text: string, why: string): FlagRule {
   return { flag, level: 'caution', at: ['pulls'], text, why }
 }
 
-/** What flags raise in every kind of leg traction (COMPUTATION 10, SAFETY traction). */
+/** What flags raise in every kind of leg traction. */
 export const legPull: readonly FlagRule[] = [
   {
     flag: 'pulse-absent',
     level: 'stop',
+    isFloor: true,
     at: ['first-layer', 'pulls'],
     text: 'Call the senior first; then a gentle pull in line by hand. Feel within a minute, and keep the pull that brings the pulse back.',
     why: 'A leg without a pulse needs its blood back within hours; a splint that is put on first hides it.',

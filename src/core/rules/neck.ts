@@ -25,16 +25,14 @@ export const heldLying: readonly FlagRule[] = [
   {
     flag: 'pregnant-late',
     level: 'caution',
-    at: ['hold-taken'],
-    steps: ['position'],
+    at: ['settles', 'hold-taken'],
     text: 'Tilt the whole board or bed 15 to 30° to the left, head and body as one.',
     why: 'Flat on the back the womb presses on the great vein.',
   },
   {
     flag: 'breathless-lying',
     level: 'caution',
-    at: ['hold-taken'],
-    steps: ['position'],
+    at: ['settles', 'hold-taken'],
     text: 'Raise the head end of the whole bed; never only the head.',
     why: 'Flat, the breath fails; with the head alone raised, the neck bends.',
   },

@@ -5,7 +5,7 @@ export const liftingVest: readonly FlagRule[] = [
   {
     flag: 'unstable',
     level: 'stop',
-    steps: ['position'],
+    at: ['settles'],
     text: 'Rapid extrication instead: hands on the head, out now.',
     why: 'The vest takes minutes that an unstable patient does not have.',
   },

@@ -1,7 +1,6 @@
 import type { Caution } from '../model/plan'
 import type { Step } from '../model/step'
 import { hasStepRole, onRoles, type StepRole } from '../model/step-role'
-import { isFloor } from '../rules/floors'
 
 /** A stop as it holds back a step. */
 export interface BindingStop {
@@ -52,7 +51,7 @@ function isHarmless(step: Step): boolean {
 }
 
 /**
- * Stops that stand on a step and hold it back until somebody answers for going on (TURNS 2, STANDING: It binds). A stop binds the steps that
+ * Stops that stand on a step and hold it back until somebody answers for going on. A stop binds the steps that
  * it names, or where it names none the first that puts something on; passed by, it binds every later step that does not open, ease, take off,
  * hold or look, until a step was done over it. A step that waits for an order binds in the same way. Nothing binds a run that opens or eases.
  */
@@ -74,7 +73,7 @@ function ofCautions(step: Step, facts: BindingFacts): readonly BindingStop[] {
 
 function asBinding(caution: Caution): BindingStop {
   const needsCall = caution.code === pulseAbsent
-  return { code: caution.code, text: caution.text, why: caution.why, isFixed: isFloor(caution) && !needsCall, needsCall }
+  return { code: caution.code, text: caution.text, why: caution.why, isFixed: caution.isFloor === true && !needsCall, needsCall }
 }
 
 /** A step that waits for an order can only be answered, and nothing later is done without it. */

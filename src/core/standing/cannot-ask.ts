@@ -5,7 +5,7 @@ import { limbPart, type Before, type Look, type PartId } from '../rounds/look'
 import type { CannotAsk, StandingFinding } from './rounds-standing'
 import type { OnBody } from './what-now'
 
-// A patient who cannot answer (ANSWERS 2, Cannot be asked): what needs an answer is one line of its own, and what is seen on a closed limb counts more.
+// A patient who cannot answer: what needs an answer is one line of its own, and what is seen on a closed limb counts more.
 
 /** The item under which it stands. */
 export const cannotBeAsked = 'cannot-be-asked'

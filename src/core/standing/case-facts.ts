@@ -8,7 +8,7 @@ import { injuredLimb } from '../rounds/missing-items'
 import { findTechnique } from '../techniques/registry'
 import type { Situation } from './what-now'
 
-/** From this age on vital signs and resuscitation are an adult's (TURNS 1). */
+/** From this age on vital signs and resuscitation are an adult's. */
 const adultFromYears = 12
 
 /** What a technique's device holds; null for a technique that is not known. */
@@ -16,7 +16,7 @@ export function heldBy(technique: string): Held | null {
   return findTechnique(technique)?.onUrgent.holds ?? null
 }
 
-/** Whether a case is on the at-risk list by what is known of it, or by what is put on (SAFETY, Rounds). */
+/** Whether a case is on the at-risk list by what is known of it, or by what is put on. */
 export function isCaseAtRisk(clinicalCase: ClinicalCase): boolean {
   return atRiskReason(clinicalCase) !== null || findTechnique(clinicalCase.technique)?.isAtRisk?.(clinicalCase) === true
 }
@@ -34,7 +34,7 @@ export interface Moment {
   readonly wornBy?: string
 }
 
-/** How many are there where nobody says (TURNS 1). */
+/** How many are there where nobody says. */
 export const usualPeople = 2
 
 /** The situation that a danger meets: what is on and what it holds, who is there, how the patient is. */

@@ -47,7 +47,7 @@ const bloodSupply = ['colour', 'colourUsual', 'warmth', 'refill', 'pulse']
 const nerveGroups = ['feeling', 'movement', 'power']
 
 /**
- * The danger of one item of a round (TURNS 1): every item has one.
+ * The danger of one item of a round: every item has one.
  * @returns `limb` for whatever of a limb nothing else claims
  */
 export function dangerOf({ item, code, isLow, watched, isBeforeAnalgesia }: DangerFacts): Danger {

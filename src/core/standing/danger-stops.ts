@@ -18,7 +18,7 @@ const opening: readonly ActionId[] = [
 ]
 
 /**
- * What stands about the patient as stops at steps of a run (TURNS 1): a step that closes or tightens what a danger would have opened; with a
+ * What stands about the patient as stops at steps of a run: a step that closes or tightens what a danger would have opened; with a
  * new loss from the cord every step, for a roll, a transfer or a run in hand is held; a limb without a pulse before anything goes on.
  * @param items what stands
  * @param device what the run puts on: a danger is met before it is on as it would be after

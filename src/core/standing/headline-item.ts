@@ -1,7 +1,7 @@
 import { dangers, type Danger } from '../model/danger'
 import type { StandingItem } from '../model/standing'
 
-/** What names an alarm where several dangers stand, first to last (ANSWERS 2). */
+/** What names an alarm where several dangers stand, first to last. */
 const naming: readonly Danger[] = [
   'arrest',
   'vomiting',

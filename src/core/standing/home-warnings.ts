@@ -24,7 +24,7 @@ export function homeLooks(holds: Held, part: BodyRegion): readonly LimbFinding[]
 const clot = ['Your calf swells or hurts', 'You are short of breath, or your chest hurts: call an ambulance']
 
 /**
- * What brings somebody back at once who went home with a device on, in words for them, the worst first (SAFETY, Dispositions).
+ * What brings somebody back at once who went home with a device on, in words for them, the worst first.
  * @param holds what it holds
  * @param part the region of the body that it is on
  */

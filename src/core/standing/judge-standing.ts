@@ -59,7 +59,7 @@ export interface StandingInput {
 export const minuteMs = 60_000
 
 /**
- * What stands about a case at the moment for which its rounds were read (STANDING, What stands): everything that rounds found and nothing has ended, the stops and cautions of the
+ * What stands about a case at the moment for which its rounds were read: everything that rounds found and nothing has ended, the stops and cautions of the
  * plan in force and of the change that waits, readings, troubles, deviations, what is owed and what nobody has looked at; the actions about
  * the worst, with what was done of them; the call.
  */

@@ -47,7 +47,7 @@ export interface StandingFinding {
   readonly part: PartId
   readonly item: string
   readonly level: Level
-  /** What kind of danger it is (TURNS 1): what is done about it follows from this. */
+  /** What kind of danger it is: what is done about it follows from this. */
   readonly danger: Danger
   readonly state: StandingState
   /** Set where a senior's decision holds. */
@@ -125,7 +125,7 @@ export interface RefusedDecision {
   readonly why: 'not-urgent' | 'not-at-bedside'
 }
 
-/** The longest that a senior's decision holds, minutes (STANDING). */
+/** The longest that a senior's decision holds, minutes. */
 export const longestDecisionMin = 240
-/** The longest that a limb without pulse, an airway, a cord or a closed limb is left as it is, minutes (ANSWERS 3). */
+/** The longest that a limb without pulse, an airway, a cord or a closed limb is left as it is, minutes. */
 export const longestGraveMin = 30

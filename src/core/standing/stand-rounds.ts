@@ -23,7 +23,7 @@ import {
 } from './rounds-standing'
 
 /**
- * What rounds found and what of it stands after each of them (STANDING, What stands): a finding stands until it is ended, by item, limb
+ * What rounds found and what of it stands after each of them: a finding stands until it is ended, by item, limb
  * and side. Rounds of one minute count together; the worse governs. Told and decisions of a round's minute count after it.
  * @param nowMin minute at which the last state is read: decisions that have run out no longer hold
  */
@@ -333,7 +333,7 @@ function looksOf(clinicalCase: ClinicalCase, round: RoundInput, before: Before, 
 
 /**
  * Tingling of a hurt neck or trunk that a senior was told of, that went and is back in the same place and no worse, is a review where it is
- * alone: on one limb, with no other sign of the cord that is new or worse in this round (ANSWERS 2, Cord).
+ * alone: on one limb, with no other sign of the cord that is new or worse in this round.
  */
 function withToldTingling(looks: readonly Look[], before: Before): readonly Look[] {
   const isBack = (look: Look): boolean => look.code === 'tingling' && (before.first(itemId(look)) ?? 0) >= 1 && before.isTold(itemId(look))

@@ -56,7 +56,7 @@ export interface RoundFacts {
 }
 
 /**
- * What a look is worth in the light of the first round and of the best state since (TURNS 1, Known): what was a warning from the start and
+ * What a look is worth in the light of the first round and of the best state since: what was a warning from the start and
  * is no worse than the best that was seen is known; what was urgent at first only once a named senior was told, even if it is better since;
  * what has become urgent never.
  * @param isSound the part is a sound limb that wears nothing: its rises are no review
@@ -165,7 +165,7 @@ export function afterDecision(track: Track, by: string, untilMin: number): Track
   return track.level === 'urgent' ? { ...track, settled: { by, untilMin, severity: track.last.severity } } : track
 }
 
-/** Whether a look is worse than what a senior saw when they decided: by any step, of pain by two (ANSWERS 3). */
+/** Whether a look is worse than what a senior saw when they decided: by any step, of pain by two. */
 function isBeyond(look: Look, { severity }: Settlement): boolean {
   return look.item === 'restPain' ? look.severity >= severity + 2 : look.severity > severity
 }

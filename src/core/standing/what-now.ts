@@ -52,7 +52,7 @@ interface Row {
 }
 
 /**
- * What to do now about urgent dangers, in order (ANSWERS, Ids and 2): from the dangers that stand, what is on and what it holds, and how many
+ * What to do now about urgent dangers, in order: from the dangers that stand, what is on and what it holds, and how many
  * are there. An arrest stands alone. One danger gives its row. Where several meet, what saves first goes first, each action once; breathing
  * beats lying flat and the order to open nothing. Somebody alone calls first, but for what `beforeCall` names.
  * @returns action ids; empty for no danger

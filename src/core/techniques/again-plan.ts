@@ -9,7 +9,7 @@ import { toCm } from '../quantities/length'
 type Figure = Measurement & { readonly value: number }
 
 /**
- * The short run of a device that its wearer had off: the steps that put it on, each with this patient's own figures from the last time (HAND 11).
+ * The short run of a device that its wearer had off: the steps that put it on, each with this patient's own figures from the last time.
  * @param worn the plan of what was put on, whose words stand
  * @param live the same plan made now, for what has been found since
  * @returns null where the device is never put on again

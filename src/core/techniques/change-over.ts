@@ -14,7 +14,7 @@ export function isOfChangeOver(stepId: string): boolean {
 }
 
 /**
- * The steps of a device that goes on in place of another one (TURNS 5): a hand takes what the old one holds, only then it comes off, the
+ * The steps of a device that goes on in place of another one: a hand takes what the old one holds, only then it comes off, the
  * place under it is looked at, and the hand lets go when the new one holds. A procedure that takes the old one off itself, or that holds
  * the same thing from before on, keeps its own steps.
  * @param steps of the new device, with their roles

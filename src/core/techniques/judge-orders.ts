@@ -4,7 +4,7 @@ import type { PlanDraft } from '../planner/draft'
 /** Orders of which the techniques that use them say themselves what is missing. */
 const saidElsewhere: readonly OrderKind[] = ['brace', 'spine']
 
-/** Orders that name nobody are none, and of two that contradict each other somebody says which holds (BODY 3). */
+/** Orders that name nobody are none, and of two that contradict each other somebody says which holds. */
 export function judgeOrders(draft: PlanDraft): void {
   const { orders } = draft.clinicalCase
   for (const kind of orderKinds) {

@@ -21,7 +21,7 @@ import type { Step } from '../model/step'
 import { itemsWithFigures } from '../planner/fetch-from'
 
 /** Version of the computing core, kept with every plan it makes: raised with each change of what it says of the same case. */
-export const coreVersion = '0.5.10'
+export const coreVersion = '0.5.13'
 
 /** A case worked out by its technique, before its cautions are placed at steps. */
 export interface WorkedOut {
@@ -151,7 +151,7 @@ function addStandingNotes(draft: PlanDraft, technique: Technique, hasRounds: boo
     draft.caution({
       level: 'note',
       code: 'cannot-be-moved',
-      steps: ['position'],
+      at: ['settles'],
       text: 'Work with the patient as found, with one more holder.',
       why: 'Moving costs more than an awkward position does.',
     })

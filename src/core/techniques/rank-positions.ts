@@ -11,7 +11,7 @@ export interface RankedPosition {
 }
 
 /**
- * The positions for a lower limb (TECHNIQUES, position chooser): refused ones last with why; with few hands face down or
+ * The positions for a lower limb: refused ones last with why; with few hands face down or
  * hanging comes first, where allowed.
  * @param people here, or null when not said
  */

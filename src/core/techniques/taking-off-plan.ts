@@ -19,7 +19,7 @@ const stillWet = [
 ]
 
 /**
- * What is on the wrong limb comes off there (TURNS 3): the place read aloud, a hand on what it holds, its own lines or, wet, the quick ones,
+ * What is on the wrong limb comes off there: the place read aloud, a hand on what it holds, its own lines or, wet, the quick ones,
  * and the skin and the limb looked at.
  * @param worn the plan of what is on, for its drawing
  */

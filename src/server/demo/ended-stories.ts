@@ -1,6 +1,6 @@
 import { unknownInjury, type InjuryRecord, type PatientDetails } from '#contract/records/episode'
 import type { EndingBody } from '#contract/records/ending'
-import { homeCheckId } from '#contract/views/work-owed'
+import { homeCheckId } from '#ward/owed/work-owed'
 import { bothLegs } from './findings'
 import type { DemoCase, DemoWriter } from './demo-writer'
 

@@ -5,7 +5,7 @@ import { bodyRegionOf, type Pattern, type Region, type Side, type Swelling } fro
 import type { Technique } from '#core/planner/technique'
 import { techniques } from '#core/techniques/registry'
 import type { RoundInput } from '#core/model/observation'
-import type { Stage } from '#contract/views/board'
+import type { Stage } from '#contract/api/board'
 import type { InjuryRecord, PatientDetails } from '#contract/records/episode'
 import type { DemoWriter } from './demo-writer'
 import { bothArms, bothLegs, fourLimbs, quietNeck, quietSpine } from './findings'

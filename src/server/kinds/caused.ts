@@ -4,7 +4,7 @@ import type { Actor } from '../ledger/writing'
 import { refuseRole } from './refuse'
 
 /**
- * Whether somebody may bring an event about by writing another: by the right of its own kind, as if they had sent it (HARDENING). What only the
+ * Whether somebody may bring an event about by writing another: by the right of its own kind, as if they had sent it. What only the
  * server writes, it writes.
  */
 function mayCause({ roles }: Pick<Actor, 'roles'>, kind: EventKindId): boolean {

@@ -5,7 +5,7 @@ import { findTechnique } from '#core/techniques/registry'
 import { sheets, type SheetId } from '#contract/api/papers'
 import type { CaseRecord } from '#contract/records/case'
 import type { EpisodeRecord } from '#contract/records/episode'
-import { situationOfCase } from '#contract/views/situation-of-case'
+import { situationOfCase } from '#ward/case/situation-of-case'
 import { endPaper, pointsPerMm, startPaper, type Pdf } from './paper'
 import { drawQrCode } from './qr-code'
 

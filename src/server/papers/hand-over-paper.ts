@@ -1,9 +1,10 @@
-import { builtWords, pullWords } from '#contract/views/as-built'
+import { builtWords, pullWords } from '#ward/body/as-built'
 import { DateTime } from 'luxon'
 import { spoken } from '#core/model/vocabulary'
 import type { SheetId } from '#contract/api/papers'
-import { aheadHours, type HandOverLine } from '#contract/views/hand-over'
-import { storyWords } from '#contract/views/shift-story'
+import { aheadHours } from '#ward/story/hand-over'
+import type { HandOverLine } from '#contract/api/hand-over'
+import { storyWords } from '#ward/story/shift-story'
 import { printFlow, type FlowBlock, type FlowFacts } from './flow-paper'
 
 /** What is printed at the head of the hand-over. */

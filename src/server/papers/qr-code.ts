@@ -1,4 +1,4 @@
-import { qrModules, quietModules } from '#contract/views/qr-modules'
+import { qrModules, quietModules } from '#ward/story/qr-modules'
 import type { Pdf } from './paper'
 
 /** Draws a QR code with its light border inside a square, points. */

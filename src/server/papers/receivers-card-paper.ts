@@ -3,8 +3,8 @@ import type { Plan } from '#core/model/plan'
 import type { SheetId } from '#contract/api/papers'
 import type { CaseRecord } from '#contract/records/case'
 import type { EpisodeRecord } from '#contract/records/episode'
-import { codeTexts } from '#contract/views/qr-modules'
-import { cardLines, cardTitle, receiversCard } from '#contract/views/receivers-card'
+import { codeTexts } from '#ward/story/qr-modules'
+import { cardLines, cardTitle, receiversCard } from '#ward/story/receivers-card'
 import { printFlow, type FlowBlock } from './flow-paper'
 
 /** What a crew gives to whoever takes the patient: one page, and the same text as codes to scan. */

@@ -4,7 +4,7 @@ import { findTechnique } from '#core/techniques/registry'
 import type { SheetId } from '#contract/api/papers'
 import type { CaseRecord } from '#contract/records/case'
 import { patientIdentity, patientLabel, type EpisodeRecord } from '#contract/records/episode'
-import { chartOf } from '#contract/views/round-chart'
+import { chartOf } from '#ward/rounds/round-chart'
 import { printFlow, type FlowBlock } from './flow-paper'
 
 /** Columns that stay empty for the hours without the application, and how many there are with those that are filled. */

@@ -1,6 +1,6 @@
 import { DateTime } from 'luxon'
 import type { SheetId } from '#contract/api/papers'
-import type { RunSummary, SummaryLine, SummarySection } from '#contract/views/run-summary'
+import type { RunSummary, SummaryLine, SummarySection } from '#ward/story/run-summary'
 import { printFlow, type FlowBlock } from './flow-paper'
 
 const size = { title: 15, heading: 9.5, text: 9 }

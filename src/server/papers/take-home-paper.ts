@@ -8,9 +8,9 @@ import { findTechnique } from '#core/techniques/registry'
 import type { SheetId } from '#contract/api/papers'
 import type { CaseRecord } from '#contract/records/case'
 import { patientIdentity, type EpisodeRecord } from '#contract/records/episode'
-import { orderLines } from '#contract/views/order-lines'
-import { carefulAtHome, castAtHome } from '#contract/views/take-home'
-import { workOwed } from '#contract/views/work-owed'
+import { orderLines } from '#ward/case/order-lines'
+import { carefulAtHome, castAtHome } from '#ward/story/take-home'
+import { workOwed } from '#ward/owed/work-owed'
 import { largeSize, printFlow, type FlowBlock } from './flow-paper'
 
 const aids = { none: 'no walking aid', crutches: 'crutches', frame: 'a walking frame', wheelchair: 'a wheelchair' } as const

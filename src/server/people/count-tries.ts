@@ -5,7 +5,7 @@ import { ApiError } from '../ground/api-error'
 import type { TellSecurity } from '../ground/tell-security'
 import type { SignInFailures } from '../repositories/sign-in-failures'
 
-/** So many wrong ones from one device are tried freely, then each further one waits, min (HARDENING). */
+/** So many wrong ones from one device are tried freely, then each further one waits, min. */
 export const ofDevice = { freeTries: 5, waitsMin: [1, 5, 15] } as const
 /** From so many wrong ones in an hour, from wherever, strangers' tries of an account come one after the other, so far apart. */
 const slowFrom = 50

@@ -1,5 +1,5 @@
 import { QueryTypes, type Sequelize } from 'sequelize'
-import type { BoardRow } from '#contract/views/board'
+import type { BoardRow } from '#contract/api/board'
 import { datedQuery } from './dated-words'
 
 /** Where a page of found cases begins: after the case with this opening time and id. */

@@ -1,6 +1,6 @@
 import { QueryTypes, type Sequelize, type Transaction } from 'sequelize'
 import type { Caution } from '#core/model/plan'
-import type { BoardRow } from '#contract/views/board'
+import type { BoardRow } from '#contract/api/board'
 import type { CaseRecord } from '#contract/records/case'
 import type { EpisodeRecord } from '#contract/records/episode'
 import type { StreamType } from '#contract/event'

@@ -1,4 +1,4 @@
-import { onSinceMs } from '#contract/views/situation-of-case'
+import { onSinceMs } from '#ward/case/situation-of-case'
 import type { Response, Router } from 'express'
 import Joi from 'joi'
 import { spoken } from '#core/model/vocabulary'

@@ -1,5 +1,6 @@
 import { LRUCache } from 'lru-cache'
-import { maskedLine, outsideOf, type OutsideReason } from '#contract/views/care-team'
+import { maskedLine, outsideOf } from '#ward/case/care-team'
+import type { OutsideReason } from '#contract/api/looks-in'
 import type { SayWhy } from '#contract/api/looks-in'
 import type { EpisodeRecord } from '#contract/records/episode'
 import { ApiError } from '../ground/api-error'

@@ -14,7 +14,7 @@ import { planCase } from '#core/techniques/plan-case'
 import { defaultProtocol, type Protocol } from '#core/quantities/defaults'
 import type { CaseRecord } from '#contract/records/case'
 import type { EpisodeRecord } from '#contract/records/episode'
-import { protocolEffect } from '#contract/views/protocol-effect'
+import { protocolEffect } from '#ward/owed/protocol-effect'
 import { printers, type Printers } from '../papers/printers'
 import { readStockCsv } from './read-stock-csv'
 

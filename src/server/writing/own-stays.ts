@@ -22,7 +22,7 @@ export interface BegunStay {
   readonly unattributed?: Pick<UnattributedStay, 'actor' | 'letGoAt'> & { readonly claimed?: { readonly by: string; readonly at: string } }
 }
 
-/** Whether they may see it too: until it is handed over on both sides. A claim adds a person, and takes nothing from the crew (BODY 4). */
+/** Whether they may see it too: until it is handed over on both sides. A claim adds a person, and takes nothing from the crew. */
 export function ownsStay(who: Who, stay: BegunStay | undefined, nowMs: number): boolean {
   if (!beganStay(who, stay) || stay?.unattributed?.letGoAt !== undefined) return false
   const claimed = stay?.unattributed?.claimed
@@ -70,7 +70,7 @@ export async function isToOwnStay(streams: StreamRepository, who: Who, { stream,
 }
 
 /**
- * What an event without an account would touch beside its own stay; null where it keeps to it (HARDENING). It opens a stay only for a patient
+ * What an event without an account would touch beside its own stay; null where it keeps to it. It opens a stay only for a patient
  * whom nobody knows yet, ties nothing to what others did, and names no stream that is not of its own stay.
  */
 export async function foreignOf(streams: StreamRepository, who: Who, { stream, kind, body }: EventInput): Promise<string | null> {

@@ -1,6 +1,6 @@
 import { useMemo } from 'react'
-import { toClinicalCase } from '#contract/views/clinical-case'
-import { casesServed } from '#contract/views/related-cases'
+import { toClinicalCase } from '#ward/case/clinical-case'
+import { casesServed } from '#ward/rounds/related-cases'
 import { RoundEntry } from '../round/round-entry'
 import type { RoundProps } from '../round/round-frame'
 import type { OpenCase } from '../sync/case-store'

@@ -1,5 +1,5 @@
 import { Navigate } from 'react-router'
-import { stageOf } from '#contract/views/case-progress'
+import { stageOf } from '#ward/owed/case-progress'
 import { useOpenCase } from '../sync/case-store'
 
 /** The address of a case without a stage: it goes to the stage that the case has reached. */

@@ -2,7 +2,7 @@ import { useState } from 'react'
 import type { Plan } from '#core/model/plan'
 import { cautionsBrought } from '#core/planner/compare-plans'
 import { stepName } from '#core/runs/step-name'
-import { changeWaiting, changeWords } from '#contract/views/plan-in-force'
+import { changeWaiting, changeWords } from '#ward/case/plan-in-force'
 import { hasRight } from '#contract/rights'
 import { v7 as uuidv7 } from 'uuid'
 import { adjustmentPlan } from '#core/runs/adjustment-plan'
@@ -48,9 +48,7 @@ export function ChangeBar({ open }: { open: OpenCase }) {
         </p>
         <ul className="grid gap-x-6 gap-y-0.5 sm:grid-cols-2">
           {words.slice(0, 6).map((line) => (
-            <li key={line} className="line-clamp-2">
-              {line}
-            </li>
+            <li key={line}>{line}</li>
           ))}
           {words.length > 6 ? (
             <li>

@@ -1,13 +1,14 @@
+import { useMoment } from '../sync/use-moment'
 import { useState } from 'react'
 import { hasRight, isPairedDevice } from '#contract/rights'
 import { Button } from '../parts/button'
-import { formatDayAndClock } from '../parts/format-time'
 import { writeEvent, type OpenCase } from '../sync/case-store'
 import { usePerson } from '../sync/session-store'
 import { ReasonSheet } from './reason-sheet'
 
 /** Above every stage of a stay that somebody without an account began: on which device, who answers for it, and the way to do so. */
 export function ClaimBar({ open }: { open: OpenCase }) {
+  const moment = useMoment()
   const [isOpen, setOpen] = useState(false)
   const { roles } = usePerson()
   const { unattributed } = open.episode
@@ -17,7 +18,7 @@ export function ClaimBar({ open }: { open: OpenCase }) {
   if (claimed)
     return (
       <p className="border-b border-line bg-well px-3 py-1.5 text-center text-sm sm:px-6">
-        Begun by {name}; claimed by <strong>{claimed.by}</strong>, {formatDayAndClock(Date.parse(claimed.at))}: {claimed.words}
+        Begun by {name}; claimed by <strong>{claimed.by}</strong>, {moment(Date.parse(claimed.at))}: {claimed.words}
       </p>
     )
   return (

@@ -1,6 +1,6 @@
 import type { TimerKind } from '#core/model/step'
 import type { RunRecord } from '#contract/records/run'
-import { runningClocks } from '#contract/views/run-clocks'
+import { runningClocks } from '#ward/case/run-clocks'
 import { writeEvent } from '../sync/case-store'
 import { serverNow } from '../sync/server-clock'
 

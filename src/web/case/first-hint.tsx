@@ -1,6 +1,6 @@
 import { X } from 'lucide-react'
 import { useLocation } from 'react-router'
-import { stages, type Stage } from '#contract/views/board'
+import { stages, type Stage } from '#contract/api/board'
 import { useDraft } from '../sync/use-draft'
 import { triedCaseKey } from './tried-case'
 

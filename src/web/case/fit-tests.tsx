@@ -1,7 +1,7 @@
 import { useWords } from '../sync/use-words'
 import type { FitTest } from '#core/model/plan'
 import type { CaseRecord } from '#contract/records/case'
-import { answeredUnread } from '#contract/views/measured-beyond'
+import { answeredUnread } from '#ward/case/measured-beyond'
 import { Notice } from '../parts/notice'
 
 /** What to look at on the device, each answered yes or no, with what to do when it is not so. */

@@ -108,7 +108,7 @@ export function HeatMap({
       </div>
       <figcaption className="text-sm text-soft" aria-live="polite">
         {shown
-          ? `${shown.waterC} °C water, ${shown.layers} layers: skin ${shown.peakC.toFixed(1)} °C at its warmest, ${levelOf(shown, limitC).words}, in this estimate.`
+          ? `${shown.waterC} °C water, ${shown.layers} layers: skin about ${shown.peakC.toFixed(1)} °C at its warmest, ${levelOf(shown, limitC).words}.`
           : `Warmest skin, °C. ▲ above ${limitC} °C, ◆ enough to burn; the frame is the field nearest this plan. Tap a field, or use the arrow keys, for its words.`}
       </figcaption>
     </figure>

@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react'
 import type { Plan } from '#core/model/plan'
 import type { CaseRecord } from '#contract/records/case'
-import { lotLines, lotsToPick, type LotLine } from '#contract/views/lots-used'
+import { lotLines, lotsToPick, type LotLine } from '#ward/case/lots-used'
 import { Button } from '../parts/button'
 import { TextField } from '../parts/text-field'
 import { writeEvent } from '../sync/case-store'

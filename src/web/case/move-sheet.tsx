@@ -1,7 +1,7 @@
 import { useState } from 'react'
 import { paths } from '#contract/api/paths'
 import type { WardAnswer } from '#contract/api/pager'
-import type { BoardAnswer } from '#contract/views/board'
+import type { BoardAnswer } from '#contract/api/board'
 import { ButtonLink } from '../parts/button'
 import { ChoiceRow } from '../parts/choice-row'
 import { Notice } from '../parts/notice'

@@ -1,11 +1,12 @@
+import { useMoment } from '../sync/use-moment'
 import { useState } from 'react'
 import { orderWords } from '#core/model/order-words'
 import { holdsAt, orderKinds, orderNames, type OrderKind } from '#core/model/orders'
-import { orderLines } from '#contract/views/order-lines'
+import { orderLines } from '#ward/case/order-lines'
 import { useDraft } from '../sync/use-draft'
 import { useNow } from '../sync/use-now'
 import { Button } from '../parts/button'
-import { formatClock, formatDayAndClock } from '../parts/format-time'
+import { formatClock } from '../parts/format-time'
 import { SheetForm } from '../parts/sheet-form'
 import { TextField } from '../parts/text-field'
 import { writeEvent, type OpenCase } from '../sync/case-store'
@@ -20,6 +21,7 @@ type Asked =
 
 /** What has been ordered, each by whom and until when, said back to who gave it; and the way to enter another one. */
 export function OrdersPanel({ open }: { open: OpenCase }) {
+  const moment = useMoment()
   const { record } = open
   const [asked, setAsked] = useState<Asked | null>(null)
   const now = useNow(30_000)
@@ -45,7 +47,7 @@ export function OrdersPanel({ open }: { open: OpenCase }) {
                   <span className="block text-sm font-normal text-soft">
                     {order.by ? `by ${order.by}` : 'nobody is named: have it ordered again'}
                     {order.how === 'telephone' ? ', by telephone' : ''}
-                    {order.until ? `, until ${formatDayAndClock(Date.parse(order.until))}` : ''}
+                    {order.until ? `, until ${moment(Date.parse(order.until))}` : ''}
                     {isOver ? '; does not hold now' : ''}
                   </span>
                 ) : null}

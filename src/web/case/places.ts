@@ -1,5 +1,5 @@
 import type { Area } from '#contract/records/ward'
-import type { BoardRow } from '#contract/views/board'
+import type { BoardRow } from '#contract/api/board'
 
 const mostOffered = 12
 

@@ -1,6 +1,5 @@
 import { useSettings } from '../sync/session-store'
 import { inUnits, wordsInUnits } from '#core/quantities/words-in-units'
-import { isFloor } from '#core/rules/floors'
 import type { Caution, Plan } from '#core/model/plan'
 import { FoldedNotice, Notice } from '../parts/notice'
 
@@ -68,7 +67,7 @@ function CautionWhy({ caution, onSetAside }: { caution: Caution; onSetAside?: ((
         <p className="mt-1 font-semibold">
           Set aside by {caution.overruled.by}: {caution.overruled.reason}
         </p>
-      ) : caution.level === 'stop' && onSetAside && !isFloor(caution) ? (
+      ) : caution.level === 'stop' && onSetAside && !caution.isFloor ? (
         <button type="button" onClick={() => onSetAside(caution)} className="mt-1 min-h-11 font-semibold underline underline-offset-4">
           Set aside with a reason
         </button>

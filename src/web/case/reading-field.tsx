@@ -5,7 +5,7 @@ import type { StepReading } from '#core/model/step'
 import { resolveOptions } from '#core/planner/resolve-options'
 import { parseReading } from '#core/quantities/parse-reading'
 import { findTechnique } from '#core/techniques/registry'
-import { toClinicalCase } from '#contract/views/clinical-case'
+import { toClinicalCase } from '#ward/case/clinical-case'
 import { protocolOf } from '#contract/records/case'
 import { ChoiceRow } from '../parts/choice-row'
 import { TextField } from '../parts/text-field'
@@ -69,7 +69,7 @@ function DefinedField({
   const last = record.measurements.findLast((measurement) => measurement.id === asked.id && (side === null || measurement.side === side))
   const isFresh = last !== undefined && (freshFromMs === -Infinity || Date.parse(last.at ?? '') >= freshFromMs)
   const lastWords = wordsOfLast(last, isFresh, stepId === null)
-  // The posture and the moment are those of the step, not of the definition (HAND 8).
+  // The posture and the moment are those of the step, not of the definition.
   const moment = { posture: asked.posture ?? definition.posture, ...(stepId ? { stepId } : {}) }
   const keep = (): void => {
     if (text.trim() === '') return

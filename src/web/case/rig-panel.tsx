@@ -10,7 +10,7 @@ import {
   type RigModel,
   type TriedRig,
 } from '#core/techniques/families/traction/describe-rig'
-import { toClinicalCase } from '#contract/views/clinical-case'
+import { toClinicalCase } from '#ward/case/clinical-case'
 import { protocolOf } from '#contract/records/case'
 import { TractionScene } from '../lane/traction-scene'
 import { RigBedForm } from './rig-bed-form'

@@ -1,11 +1,11 @@
+import { useMoment } from '../sync/use-moment'
 import { useEffect, useRef } from 'react'
 import { isBedside, isPressing, type Standing, type StandingItem } from '#core/model/standing'
 import { listOfNames } from '#core/standing/item-names'
-import { unconfirmedBehind } from '#contract/views/unconfirmed'
+import { unconfirmedBehind } from '#ward/rounds/unconfirmed'
 import { LevelMark, toneOf } from '../parts/level-mark'
 import { toneWash } from '../parts/tone-shape'
 import { Wren } from '../parts/wren'
-import { formatDayAndClock } from '../parts/format-time'
 import type { OpenCase } from '../sync/case-store'
 import { serverNow } from '../sync/server-clock'
 import { ChoiceRow } from '../parts/choice-row'
@@ -21,6 +21,7 @@ import { ItemEnding } from './item-ending'
  * @param isBedsideOnly what was seen at the bedside alone, where a step or a check asks for no more
  */
 export function StandingPanel({ open, standing, isBedsideOnly = false }: { open: OpenCase; standing: Standing; isBedsideOnly?: boolean }) {
+  const moment = useMoment()
   const { level, headline } = isBedsideOnly ? standing.bedside : standing
   const items = isBedsideOnly ? standing.items.filter(isBedside) : standing.items
   const pressing = items.filter(isPressing)
@@ -50,7 +51,7 @@ export function StandingPanel({ open, standing, isBedsideOnly = false }: { open:
           <h2 className="min-w-0 text-xl font-bold">
             {headline}
             {isUrgent && standing.headlineMs !== null ? (
-              <span className="font-normal text-soft">, {formatDayAndClock(standing.headlineMs)}</span>
+              <span className="font-normal text-soft">, {moment(standing.headlineMs)}</span>
             ) : null}
           </h2>
         </div>
@@ -107,9 +108,10 @@ function isIn(headline: string, text: string): boolean {
 
 /** @param isSaid the headline says it already: only since when, and what ends it */
 function ItemLine({ open, item, isSaid = false }: { open: OpenCase; item: StandingItem; isSaid?: boolean }) {
+  const moment = useMoment()
   const times = [
-    `since ${formatDayAndClock(item.sinceMs)}`,
-    item.lookedAtMs !== null && item.lookedAtMs !== item.sinceMs ? `looked at ${formatDayAndClock(item.lookedAtMs)}` : '',
+    `since ${moment(item.sinceMs)}`,
+    item.lookedAtMs !== null && item.lookedAtMs !== item.sinceMs ? `looked at ${moment(item.lookedAtMs)}` : '',
   ]
   return (
     <li className="grid gap-x-4 gap-y-1 sm:grid-cols-[8.5rem_1fr]">
@@ -119,7 +121,7 @@ function ItemLine({ open, item, isSaid = false }: { open: OpenCase; item: Standi
         {item.typed ? <p className="font-semibold break-words">“{item.typed}”</p> : null}
         <p className="text-sm text-soft">
           {times.filter(Boolean).join(', ')}
-          {item.settled ? `. Settled by ${item.settled.by} until ${formatDayAndClock(item.settled.untilMs)}` : ''}. Ends with: {item.ends}
+          {item.settled ? `. Settled by ${item.settled.by} until ${moment(item.settled.untilMs)}` : ''}. Ends with: {item.ends}
         </p>
         <ItemEnding open={open} item={item} />
       </div>
@@ -136,13 +138,14 @@ function wordOf(item: StandingItem): string | undefined {
 
 /** What the last round left out, and since when nobody looked. */
 function NotLookedAt({ standing }: { standing: Standing }) {
+  const moment = useMoment()
   const { notLookedAt } = standing
   if (notLookedAt.length === 0) return null
   const looked = notLookedAt.flatMap((one) => one.lastMs ?? [])
   return (
     <p className="font-semibold">
       The last round was not complete, so it stays due. Not looked at: {listOfNames(notLookedAt.map((one) => one.id))}
-      {looked.length > 0 ? `; last at ${formatDayAndClock(Math.min(...looked))}` : ''}.
+      {looked.length > 0 ? `; last at ${moment(Math.min(...looked))}` : ''}.
     </p>
   )
 }

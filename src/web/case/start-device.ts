@@ -1,7 +1,7 @@
 import { v7 as uuidv7 } from 'uuid'
 import type { CaseOpenedBody } from '#contract/events/case/case-opened'
 import { unknownInjury } from '#contract/records/episode'
-import { readingsToCarry } from '#contract/views/related-cases'
+import { readingsToCarry } from '#ward/rounds/related-cases'
 import { techniques } from '#core/techniques/registry'
 import { holdCaseOfStay, nextBase, type OpenCase } from '../sync/case-store'
 import { makeEvent, sendEvent } from '../sync/outbox'

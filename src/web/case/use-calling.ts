@@ -1,7 +1,7 @@
 import type { Standing, StandingCall } from '#core/model/standing'
 import type { Callee } from '#contract/records/ward'
 import type { PageRecord } from '#contract/records/page'
-import { isPageAwaited } from '#contract/views/escalation'
+import { isPageAwaited } from '#ward/standing/escalation'
 import { useCaseStore, type OpenCase } from '../sync/case-store'
 import { useOutbox } from '../sync/outbox'
 

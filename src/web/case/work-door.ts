@@ -1,4 +1,4 @@
-import type { BoardRow } from '#contract/views/board'
+import type { BoardRow } from '#contract/api/board'
 
 /** The id that every round has where work is named by its id. */
 export const roundWork = 'round'

@@ -2,7 +2,7 @@ import { useId, useMemo } from 'react'
 import type { GeometryBand, GeometryMark } from '#core/model/geometry'
 import { placeOnArm } from '#core/drawing/site-places'
 import { FindingMarks, findingsInWords, findingWishes, placeFindings } from './kit/finding-marks'
-import { girthLook, girthText } from './kit/girth-text'
+import { girthLook, girthSource, girthText } from './kit/girth-text'
 import { shapeArm, type ArmShape } from '#core/drawing/arm-shape'
 import { HandMark, type LaneHand } from './kit/lane-hand'
 import { LaneFrame } from './kit/lane-frame'
@@ -47,7 +47,7 @@ export function ArmLane({
     ...stations.map((station): LabelWish => ({
       id: station.id,
       rail: 'top',
-      text: [girthText(station, units), notes[station.id]?.words].filter(Boolean).join(', '),
+      text: [girthText(station, units, side), notes[station.id]?.words].filter(Boolean).join(', '),
       at: [station.atCm, shape.halfAt(station.atCm)],
       isHidden: station.from === 'estimated' && !lit.includes(station.id) && !notes[station.id],
       look: girthLook(station),
@@ -77,7 +77,7 @@ export function ArmLane({
       ruler={{ lies: 'under', lengthCm: shape.elbowX + 1 }}
       side={side}
       injuredSide={geometry.side}
-      onLevel={onLevel}
+      onTap={onLevel ? ([atCm]) => onLevel(atCm) : undefined}
       onPick={onPick}
       over={({ place }) => (
         <>
@@ -116,7 +116,7 @@ export function ArmLane({
               from={[station.atCm, -shape.halfAt(station.atCm)]}
               to={[station.atCm, shape.halfAt(station.atCm)]}
               bend={[-0.9, 0]}
-              isEstimated={station.from === 'estimated'}
+              source={girthSource(station, side)}
               isLit={lit.includes(station.id)}
               tone={notes[station.id]?.tone}
               onPick={onPick ? () => onPick(station.id) : undefined}

@@ -2,7 +2,7 @@ import { useId, useMemo } from 'react'
 import type { Geometry, GeometryMark } from '#core/model/geometry'
 import { feelingLineOnColumn, placeOnColumn } from '#core/drawing/site-places'
 import { FindingMarks, findingsInWords, findingWishes, placeFindings } from './kit/finding-marks'
-import { girthLook, girthText } from './kit/girth-text'
+import { girthLook, girthSource, girthText } from './kit/girth-text'
 import { CollarBand } from './collar-band'
 import { ColumnBand } from './column-bands'
 import type { View } from '#core/drawing/column-form'
@@ -35,7 +35,7 @@ export function ColumnLane(props: LaneProps) {
     ...(hasTape ? geometry.stations : []).map((station): LabelWish => ({
       id: station.id,
       rail: 'names',
-      text: girthText(station, units),
+      text: girthText(station, units, undefined),
       at: [front.edgesAt(station.atCm)[1], station.atCm],
       isHidden: station.from !== 'measured' && !lit.includes(station.id),
       look: girthLook(station),
@@ -88,13 +88,13 @@ export function ColumnLane(props: LaneProps) {
         </>
       )}
     >
-      {(view) => <Figure {...props} shape={shapes[view as View]} view={view as View} />}
+      {(view) => <ColumnFigure {...props} shape={shapes[view as View]} view={view as View} />}
     </LaneFrame>
   )
 }
 
 /** Where feeling ends, across the trunk. */
-function FeelingLine({ level, from: [x1, y1], to: [x2, y2] }: { level: LimbFinding['level']; from: Point; to: Point }) {
+export function FeelingLine({ level, from: [x1, y1], to: [x2, y2] }: { level: LimbFinding['level']; from: Point; to: Point }) {
   const line = { x1, y1, x2, y2 }
   return (
     <g data-feeling-line strokeWidth="2.5" className={toneInk[toneOf(level)]}>
@@ -128,7 +128,16 @@ function markPlace(mark: GeometryMark, shape: ColumnShape, view: View): Point {
   return [view === 'side' ? shape.edgesAt(mark.atCm)[1] * 0.92 : 0, mark.atCm]
 }
 
-function Figure({ geometry, layers, off = [], lit = [], onPick, shape, view }: LaneProps & { shape: ColumnShape; view: View }) {
+/** Neck or trunk from one side, with what is worn. */
+export function ColumnFigure({
+  geometry,
+  layers,
+  off = [],
+  lit = [],
+  onPick,
+  shape,
+  view,
+}: Omit<LaneProps, 'units'> & { shape: ColumnShape; view: View }) {
   const id = useId()
   const { minX, maxX, minY, maxY } = shape.bounds
   const paths = useMemo(
@@ -183,7 +192,7 @@ function Figure({ geometry, layers, off = [], lit = [], onPick, shape, view }: L
                   from={[left, -station.atCm]}
                   to={[right, -station.atCm]}
                   bend={[0, 2.2]}
-                  isEstimated={station.from === 'estimated'}
+                  source={girthSource(station, undefined)}
                   isLit={lit.includes(station.id)}
                   onPick={onPick ? () => onPick(station.id) : undefined}
                 />

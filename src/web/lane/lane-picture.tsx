@@ -14,12 +14,15 @@ const worn: readonly LaneLayer[] = ['slab']
 export const LanePicture = memo(function LanePicture({
   geometry,
   heightPx = 64,
+  widthPx,
   ...shown
 }: Partial<Pick<LaneProps, 'layers' | 'off' | 'lit' | 'hands' | 'findings' | 'sitesInHand' | 'onFinding' | 'wet'>> & {
   geometry: Geometry
   heightPx?: number
+  /** Where it is drawn without a screen to measure. */
+  widthPx?: number
 }) {
-  const strip = useMemo(() => ({ heightPx, hasSide: false }), [heightPx])
+  const strip = useMemo(() => ({ heightPx, hasSide: false, ...(widthPx ? { widthPx } : {}) }), [heightPx, widthPx])
   if (geometry.body === 'none' || geometry.stations.length === 0) return null
   const Body = laneBodies[geometry.body]
   return (

@@ -2,7 +2,7 @@ import { memo, useId, useMemo } from 'react'
 import type { Geometry, GeometryMark } from '#core/model/geometry'
 import { placeOnLeg } from '#core/drawing/site-places'
 import { FindingMarks, findingsInWords, findingWishes, placeFindings } from './kit/finding-marks'
-import { girthLook, girthText } from './kit/girth-text'
+import { girthLook, girthSource, girthText } from './kit/girth-text'
 import { HandMark, type LaneHand } from './kit/lane-hand'
 import { LaneFrame } from './kit/lane-frame'
 import type { LabelWish, Rail } from './kit/lay-frame'
@@ -54,7 +54,7 @@ export function LegLane({
       return {
         id: station.id,
         rail: isFoot ? 'sole' : 'top',
-        text: [girthText(station, units), notes[station.id]?.words].filter(Boolean).join(', '),
+        text: [girthText(station, units, side), notes[station.id]?.words].filter(Boolean).join(', '),
         at: isFoot ? back : front,
         isHidden: station.from === 'estimated' && !lit.includes(station.id) && !notes[station.id],
         look: girthLook(station),
@@ -90,7 +90,7 @@ export function LegLane({
       ruler={{ lies: 'under', lengthCm: shape.bounds.maxX }}
       side={side}
       injuredSide={geometry.side}
-      onLevel={onLevel}
+      onTap={onLevel ? ([atCm]) => onLevel(atCm) : undefined}
       onPick={onPick}
       over={({ place }) => (
         <>
@@ -120,7 +120,7 @@ export function LegLane({
               from={down(front)}
               to={down(back)}
               bend={station.axis === 'foot' ? [0, -0.9] : [-1.1, 0]}
-              isEstimated={station.from === 'estimated'}
+              source={girthSource(station, side)}
               isLit={lit.includes(station.id)}
               tone={notes[station.id]?.tone}
               onPick={onPick ? () => onPick(station.id) : undefined}

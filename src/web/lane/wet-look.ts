@@ -22,4 +22,4 @@ export function wetName(label: string): string {
   return label.replace(/ (workable|setting)$/, '')
 }
 
-export const wetWords: Readonly<Record<WetState, string>> = { workable: 'workable', setting: 'setting soon', set: 'set, in this estimate' }
+export const wetWords: Readonly<Record<WetState, string>> = { workable: 'workable', setting: 'setting soon', set: 'set, by the clock' }

@@ -33,7 +33,7 @@ export function Button({
     <>
       <button
         type="button"
-        className={`${base} ${looks[look]} ${className}`}
+        className={`${base} ${looks[look]} ${rest['aria-pressed'] === undefined ? '' : 'toggle-box'} ${className}`}
         {...rest}
         // Not `disabled`: a button that cannot be pressed now keeps its focus.
         aria-disabled={refuses !== null || disabled ? true : undefined}

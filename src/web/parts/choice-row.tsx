@@ -86,7 +86,7 @@ export function ChoiceSet<V extends string>({
           <ToggleGroup.Item
             key={choice.value}
             value={choice.value}
-            className={`${isSmall ? 'min-h-11 px-2 text-[0.95rem] lg:min-h-8' : 'min-h-11 px-3.5'} rounded-xl border-[1.5px] border-line bg-sheet leading-tight data-[state=on]:border-ink data-[state=on]:bg-ink data-[state=on]:font-bold data-[state=on]:text-paper`}
+            className={`${isSmall ? 'min-h-11 px-1 text-[0.95rem] [--toggle-box:0.66rem] lg:min-h-8 lg:px-1.5' : 'min-h-11 px-3.5'} toggle-box rounded-xl border-[1.5px] border-line bg-sheet leading-tight data-[state=on]:border-ink data-[state=on]:bg-ink data-[state=on]:font-bold data-[state=on]:text-paper`}
           >
             {choice.label}
           </ToggleGroup.Item>

@@ -74,7 +74,7 @@ function Row({ name, marks, scale: { nowMs, fromMs, toMs } }: { name: string; ma
   const left = (ms: number): string => `${(100 * (Math.max(fromMs, ms) - fromMs)) / (toMs - fromMs)}%`
   return (
     <div role="img" aria-label={`${name}: ${late.length} late, ${ahead.length} ahead`} className="flex items-stretch gap-1">
-      <span className="w-25 shrink-0 self-center truncate text-sm font-semibold max-sm:w-17">{name}</span>
+      <span className="w-25 shrink-0 self-center text-sm leading-tight font-semibold wrap-anywhere max-sm:w-17">{name}</span>
       <span className="flex w-18 shrink-0 flex-wrap content-center justify-end gap-0.5 border-r-2 border-ink pr-1 max-sm:w-12">
         {late.slice(0, mostPiled).map((mark) => (
           <span key={mark.id} className="h-2.5 w-1.5 rounded-[2px] bg-stop" />

@@ -31,5 +31,6 @@ const watched = { [phone]: watch(phone), [upright]: watch(upright) }
 
 function useMedia(query: keyof typeof watched): boolean {
   const { subscribe, matches } = watched[query]
-  return useSyncExternalStore(subscribe, matches)
+  // Where a picture is drawn without a screen, it is a desk's.
+  return useSyncExternalStore(subscribe, matches, () => false)
 }

@@ -7,7 +7,17 @@ import { cannotAll, restIsNormal, type RoundCell } from './rest-is-normal'
 import { CannotBeAskedTool, CannotBeAskedWhy } from './cannot-be-asked'
 import { RoundFrame, type RoundProps } from './round-frame'
 import { RoundGrid } from './round-grid'
-import { columnItems, isAnswerable, isInShortForm, keyRows, toColumnFindings, type RoundEntries, type RoundItem } from './round-items'
+import {
+  columnItems,
+  feelingItem,
+  isAnswerable,
+  isInShortForm,
+  keyRows,
+  toColumnFindings,
+  type RoundEntries,
+  type RoundItem,
+} from './round-items'
+import { FeelingLevel } from './feeling-level'
 import { limbCell, RoundLimb } from './round-limb'
 import { RoundTool, RoundTools } from './round-tool'
 import { vitalOf, VitalGrid } from './vital-grid'
@@ -22,6 +32,7 @@ export function ColumnRoundForm({ watched, ...asked }: RoundProps & { watched: '
   const round: RoundProps = isField && !asked.initial ? { ...asked, initial: { form: 'short' } } : asked
   const isNarrow = useNarrow()
   const own = columnItems(watched)
+  const level = own.find((item) => item.key === feelingItem)
   const rowsOf = (limb: 'arm' | 'leg', entries: RoundEntries): readonly RoundItem[] =>
     keyRows(limb).filter((item) => (entries['form'] !== 'short' || isInShortForm(item.key)) && isAnswerable(item, entries))
   const cellsOf = (entries: RoundEntries): readonly RoundCell[] => [
@@ -88,12 +99,22 @@ export function ColumnRoundForm({ watched, ...asked }: RoundProps & { watched: '
             </p>
           ) : null}
           <RoundGrid
-            items={own}
+            items={own.filter((item) => item !== level)}
             columns={[{ key: 'column', head: watched === 'neck' ? 'Neck' : 'Trunk', label: '' }]}
             entries={entries}
             last={round.last}
             onPut={put}
           />
+          {level ? (
+            <FeelingLevel
+              cellKey={`column/${level.key}`}
+              item={level}
+              value={entries[`column/${level.key}`] ?? ''}
+              last={round.last?.[`column/${level.key}`]}
+              limb={round.limb}
+              onChange={(value) => put({ [`column/${level.key}`]: value })}
+            />
+          ) : null}
           {limbs.map((limb) => (
             <section key={limb} aria-label={limb === 'arm' ? 'Arms' : 'Legs'}>
               <h3 className="mb-1 font-bold">{limb === 'arm' ? 'Arms' : 'Legs'}</h3>

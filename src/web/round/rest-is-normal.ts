@@ -25,8 +25,7 @@ export function everEntered(rounds: readonly Omit<RoundInput, 'atMin' | 'baselin
 
 /**
  * Entries that "the rest is normal" makes: only of what was never entered at another value for this injury; never strength or a refill, which
- * nobody counted, and never of pain or swelling on the injured part; before a baseline not of its pulse either. What is left open has to be looked at
- * (CORRECTIONS, Rounds and checks; ANSWERS 4).
+ * nobody counted, and never of pain or swelling on the injured part; before a baseline not of its pulse either. What is left open has to be looked at.
  */
 export function restIsNormal(cells: readonly RoundCell[], entries: RoundEntries, ever: EverEntered, isBaseline: boolean): RoundEntries {
   return Object.fromEntries(

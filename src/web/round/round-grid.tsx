@@ -45,7 +45,7 @@ export function RoundGrid({
   const empty = items.filter((item) => item.injuredOnly)
   const [inHand, setInHand] = useState<string | null>(null)
   const handed = items.find(({ key }) => inHand?.endsWith(`/${key}`))
-  const how = limb ? 'lg:hidden' : 'lg:block lg:truncate'
+  const how = limb ? 'lg:hidden' : 'lg:block lg:leading-tight'
   const hold = ({ target }: { readonly target: EventTarget }): void =>
     setInHand(target instanceof Element ? (target.closest<HTMLElement>('[data-cell]')?.dataset['cell'] ?? inHand) : inHand)
   const names = limb ? '9.2rem' : '18rem'

@@ -211,7 +211,7 @@ export function keyRows(limb: 'leg' | 'arm'): readonly RoundItem[] {
   return [...items.filter((item) => item.key === 'pulse'), ...power, ...items.filter((item) => item.key.startsWith('feeling/'))]
 }
 
-/** What is tried at the roadside of each limb: the whole round stays owed (CORRECTIONS, Neck and trunk round). */
+/** What is tried at the roadside of each limb: the whole round stays owed. */
 export function isInShortForm(key: string): boolean {
   return shortForm.includes(key)
 }
@@ -231,11 +231,14 @@ function wordRow({ id, label, how, words }: WordItem): RoundItem {
 /** Levels of feeling as they are offered: none, then from the neck down. */
 const levelWords = ['normal', ...feelingLevels.slice(1).reverse()]
 
+/** The item that asks for a level of feeling. */
+export const feelingItem = 'level'
+
 /** What is asked of the neck or the trunk itself. */
 export function columnItems(watched: 'neck' | 'spine'): readonly RoundItem[] {
   const rows = wordItemsOf[watched].map(wordRow)
   const level = {
-    key: 'level',
+    key: feelingItem,
     label: 'Level of feeling',
     how: 'The highest place where touch is lost.',
     words: levelWords,

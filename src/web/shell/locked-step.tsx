@@ -6,7 +6,7 @@ import { toneOf } from '../parts/level-mark'
 import { toneInk, toneWash } from '../parts/tone-shape'
 import type { OpenCase } from '../sync/case-store'
 import { isFreeingRun } from '#contract/records/run-kind'
-import { runInSight, sideStateOf } from '#contract/views/side-state'
+import { runInSight, sideStateOf } from '#ward/case/side-state'
 import { currentStep } from '../case/run-state'
 import { TroubleButton } from '../case/trouble-button'
 

@@ -1,6 +1,6 @@
 import { useEffect } from 'react'
 import { paths } from '#contract/api/paths'
-import type { BoardAnswer } from '#contract/views/board'
+import type { BoardAnswer } from '#contract/api/board'
 import { forgetAlone } from '../sync/alone'
 import { callApi } from '../sync/api'
 import type { PatientHere } from '../sync/device'

@@ -1,6 +1,6 @@
 import { useEffect } from 'react'
 import { paths } from '#contract/api/paths'
-import { runInHand } from '#contract/views/work-in-hand'
+import { runInHand } from '#ward/case/work-in-hand'
 import { callApi } from '../sync/api'
 import { caseInHand } from '../sync/case-store'
 import { pairedDevices } from '../sync/instrument-store'

@@ -1,6 +1,6 @@
 import { historyPageSize, type HistoryAnswer } from '#contract/api/history'
 import { paths } from '#contract/api/paths'
-import type { BoardRow } from '#contract/views/board'
+import type { BoardRow } from '#contract/api/board'
 import { callApi } from './api'
 
 /** A page of the history as far as it was read, or why it was not. */

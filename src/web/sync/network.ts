@@ -9,8 +9,20 @@ export const useNetwork = create<{ readonly isGone: boolean }>(() => ({ isGone: 
 
 let probe: ReturnType<typeof setTimeout> | undefined
 
-/** The server answered, whatever it said. */
+/**
+ * The server answered, whatever it said. While the browser says that it is off, an answer may be one that was on its way before: only what is
+ * asked since then proves the line.
+ */
 export function heardServer(): void {
+  if (!saysOff() || !useNetwork.getState().isGone) lineIsBack()
+}
+
+/** Whether the browser says that it has no network; where it says nothing, the answers alone count. */
+function saysOff(): boolean {
+  return (globalThis.navigator as Navigator | undefined)?.onLine === false
+}
+
+function lineIsBack(): void {
   clearTimeout(probe)
   probe = undefined
   if (useNetwork.getState().isGone) useNetwork.setState({ isGone: false })
@@ -26,7 +38,7 @@ async function askAgain(): Promise<void> {
   probe = undefined
   try {
     await fetch(paths.session, { credentials: 'same-origin', cache: 'no-store' })
-    heardServer()
+    lineIsBack()
   } catch {
     missedServer()
   }

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { expect } from 'chai'
-import { foldedSample } from '../../docs/folded-sample'
+import { foldedSample } from '../../../scripts/generate/folded-sample'
 
 const [approvedVersion, approvedHash] = readFileSync(new URL('./approved-fold.txt', import.meta.url), 'utf8')
   .trim()

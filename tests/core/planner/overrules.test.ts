@@ -8,7 +8,7 @@ import { planExit, type Plan } from '#core/model/plan'
 import { planCase } from '#core/techniques/plan-case'
 import { techniques } from '#core/techniques/registry'
 import { sampleOf } from '../../harness/long'
-import { exampleFile, exampleNames } from '../../docs/example-files'
+import { exampleFile, exampleNames } from '../../../scripts/generate/example-files'
 import { decisionOf, planFile, problemLines, testContext, type CaseFile } from '../../harness/leg-slab-cases'
 
 // Heat and crew of the same inputs come again and again here: one memo for all.

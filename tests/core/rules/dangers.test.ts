@@ -1,5 +1,5 @@
 import { expect } from 'chai'
-import { flags, partsOf, raisedByFlag, raisedByPart, raisedByPattern, type Raised } from '../../docs/danger-table'
+import { flags, partsOf, raisedByFlag, raisedByPart, raisedByPattern, type Raised } from '../../../scripts/generate/danger-table'
 import { bodyRegionOf, regions, type Flag } from '#core/model/vocabulary'
 import { techniqueIds } from '../../harness/example-cases'
 
@@ -11,7 +11,7 @@ const onSkin = ['ring-traction', 'suspended-ring-traction']
 const traction = [...onSkin, ...onRoads]
 const limb = [...slabs, 'leg-cast', ...traction, 'hinged-knee-brace', 'walker-boot']
 
-/** What the rules say (SAFETY, STANDING, CORRECTIONS): flags, techniques, level, and the part where it matters. */
+/** What the rules say: flags, techniques, level, and the part where it matters. */
 const contract: readonly (readonly [flags: readonly Flag[], techniques: readonly string[], level: Raised, part?: string])[] = [
   [['latex-allergy'], techniqueIds, 'caution'],
   [['lives-alone', 'no-sound-side'], techniqueIds, 'note'],

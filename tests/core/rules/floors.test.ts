@@ -1,6 +1,5 @@
 import { expect } from 'chai'
 import { hasNoRoom, openingForLimit, pressureUnderShell, type RoomInput } from '#core/figures/swelling/room'
-import { isFloor } from '#core/rules/floors'
 import { defaultProtocol } from '#core/quantities/defaults'
 import { planFile, type CaseFile } from '../../harness/leg-slab-cases'
 import { changedExample } from '../../harness/example-cases'
@@ -13,9 +12,13 @@ const stopsOf = (id: string, change: (file: CaseFile) => void): readonly string[
   planOf(id, change)
     .cautions.filter((caution) => caution.level === 'stop')
     .map((caution) => caution.code)
+const floorsOf = (id: string, change: (file: CaseFile) => void): readonly string[] =>
+  planOf(id, change)
+    .cautions.filter((caution) => caution.isFloor)
+    .map((caution) => caution.code)
 const loose = (file: CaseFile): Record<string, unknown> => file as unknown as Record<string, unknown>
 
-/** Floors judge the worse of what was overruled and what was worked out, at the end of the chain (TURNS 2). */
+/** Floors judge the worse of what was overruled and what was worked out, at the end of the chain. */
 describe('a floor', () => {
   it('holds the skin to its cap however slack the cord is said to be', () => {
     for (const values of [
@@ -28,17 +31,17 @@ describe('a floor', () => {
         ['cord-tension', 49],
       ] as const,
     ]) {
-      const stops = stopsOf('suspended-ring-traction', (file) => (loose(file)['overrules'] = overruled(...values)))
-      expect(stops, JSON.stringify(values)).to.include('over-skin-cap')
+      const floors = floorsOf('suspended-ring-traction', (file) => (loose(file)['overrules'] = overruled(...values)))
+      expect(floors, JSON.stringify(values)).to.include('over-skin-cap')
     }
-    expect(stopsOf('ring-traction', (file) => (loose(file)['overrules'] = overruled(['traction', 20])))).to.include('over-skin-cap')
+    expect(floorsOf('ring-traction', (file) => (loose(file)['overrules'] = overruled(['traction', 20])))).to.include('over-skin-cap')
   })
 
   it('and the ring to its pressure', () => {
-    const stops = stopsOf('suspended-ring-traction', (file) => {
+    const floors = floorsOf('suspended-ring-traction', (file) => {
       loose(file)['overrules'] = overruled(['traction', 30], ['counterweight', 0], ['ring-pressure', 0.5], ['cord-tension', 0])
     })
-    expect(stops).to.include('ring-pressure')
+    expect(floors).to.include('ring-pressure')
   })
 
   it('lets no counterweight hang without what holds the patient, or an order for a sling', () => {
@@ -46,22 +49,22 @@ describe('a floor', () => {
       Object.assign(file.patient, { massKg: 20 })
       loose(file)['overrules'] = overruled(['counterweight', 5], ['foot-raise', 0], ['traction', 2])
     }
-    expect(stopsOf('suspended-ring-traction', heavy)).to.include('no-countertraction')
+    expect(floorsOf('suspended-ring-traction', heavy)).to.include('no-countertraction')
     const withSling = (file: CaseFile): void => {
       heavy(file)
       loose(file)['orders'] = { countertraction: { by: 'Sorrel Vane', at: '08:00' } }
     }
-    expect(stopsOf('suspended-ring-traction', withSling)).to.not.include('no-countertraction')
+    expect(floorsOf('suspended-ring-traction', withSling)).to.not.include('no-countertraction')
   })
 
   it('takes 7 kg by an ankle hitch and no more', () => {
     for (const id of ['pole-traction', 'frame-traction']) {
       expect(
-        stopsOf(id, (file) => (loose(file)['overrules'] = overruled(['load', 12]))),
+        floorsOf(id, (file) => (loose(file)['overrules'] = overruled(['load', 12]))),
         id,
       ).to.include('over-hitch-cap')
       expect(
-        stopsOf(id, (file) => (loose(file)['overrules'] = overruled(['load', 7]))),
+        floorsOf(id, (file) => (loose(file)['overrules'] = overruled(['load', 7]))),
         id,
       ).to.not.include('over-hitch-cap')
     }
@@ -69,13 +72,13 @@ describe('a floor', () => {
 
   it('lets no strap lie on the break', () => {
     for (const id of ['pole-traction', 'frame-traction']) {
-      const stops = stopsOf(id, (file) => {
+      const floors = floorsOf(id, (file) => {
         file.injury['levelCm'] = 60
         loose(file)['overrules'] = overruled(['strap-places', [12, 30, 60]])
       })
-      expect(stops, id).to.include('strap-on-break')
+      expect(floors, id).to.include('strap-on-break')
       expect(
-        stopsOf(id, (file) => (file.injury['levelCm'] = 60)),
+        floorsOf(id, (file) => (file.injury['levelCm'] = 60)),
         id,
       ).to.not.include('strap-on-break')
     }
@@ -84,25 +87,39 @@ describe('a floor', () => {
   it('judges the front by the fold in force', () => {
     const tucked = planOf('leg-slab', () => undefined).decisions.find((decision) => decision.id === 'ankle-fold')
     expect(Number(tucked?.value)).to.be.greaterThan(0)
-    expect(stopsOf('leg-slab', (file) => (loose(file)['overrules'] = overruled(['ankle-fold', 0])))).to.include('front-gap')
+    expect(floorsOf('leg-slab', (file) => (loose(file)['overrules'] = overruled(['ankle-fold', 0])))).to.include('front-gap')
   })
 
-  it('is never set aside', () => {
-    for (const code of [
-      'over-skin-cap',
-      'over-hitch-cap',
-      'no-countertraction',
-      'strap-on-break',
-      'front-gap',
-      'ring-pressure',
-      'hot-water',
-      'pulse-absent',
-    ])
-      expect(isFloor({ level: 'stop', code }), code).to.equal(true)
+  it('lets no weight hang over the leg', () => {
+    const over = (file: CaseFile): void => void (loose(file)['rig'] = { ...(loose(file)['rig'] as object), onwardCm: [] })
+    expect(floorsOf('suspended-ring-traction', over)).to.include('weight-over-leg')
+    expect(floorsOf('suspended-ring-traction', () => undefined)).to.not.include('weight-over-leg')
+  })
+
+  it('is a limb without a pulse, whatever is put on it', () => {
+    for (const id of ['leg-slab', 'volar-slab', 'leg-cast', 'ring-traction', 'walker-boot', 'hinged-knee-brace'])
+      expect(
+        floorsOf(id, (file) => (file.injury['flags'] = ['pulse-absent'])),
+        id,
+      ).to.include('pulse-absent')
+  })
+
+  it('is water that burns', () => {
+    const hot = (file: CaseFile): void => void (loose(file)['environment'] = { ...(loose(file)['environment'] as object), waterC: 45 })
+    for (const id of ['leg-slab', 'leg-cast', 'slab-and-stirrup', 'volar-slab']) expect(floorsOf(id, hot), id).to.include('hot-water')
+  })
+
+  it('is always a stop, and never set aside: a case file that tries is told so, and the plan stays stopped', () => {
     const plan = planOf('pole-traction', (file) => {
       loose(file)['overrules'] = [...overruled(['load', 12]), { caution: 'over-hitch-cap', ...sign }]
     })
-    expect(plan.cautions.find((caution) => caution.code === 'over-hitch-cap')?.overruled).to.equal(undefined)
+    const floor = plan.cautions.find((caution) => caution.code === 'over-hitch-cap')
+    expect(floor).to.include({ level: 'stop', isFloor: true })
+    expect(floor?.overruled).to.equal(undefined)
+    expect(plan.problems.map(({ path, message }) => [path, message])).to.deep.include([
+      'overrules/1/caution',
+      'over-hitch-cap is a floor of safety and is not set aside: change what raises it.',
+    ])
   })
 })
 

@@ -208,7 +208,7 @@ describe('neck and spine', () => {
     expect(new Set(severities).size).to.equal(5)
   })
 
-  // A hair on either side of each limit (TURNS 1), by age.
+  // A hair on either side of each limit, by age.
   const limits: readonly (readonly [years: number | null, sign: string, value: number, level: string])[] = [
     ...bandRows([0, 0.9], 'breathingRate', 20, 50, 60),
     ...bandRows([1, 4.9], 'breathingRate', 15, 40, 45),

@@ -5,7 +5,6 @@ import type { Caution, Plan } from '#core/model/plan'
 import type { Step } from '#core/model/step'
 import { hasStepRole } from '#core/model/step-role'
 import { injuryFlags, patientFlags } from '#core/model/vocabulary'
-import { isFloor } from '#core/rules/floors'
 import { stopsOn, waitsForOrder, waysOn, type StepState } from '#core/runs/what-binds'
 import { optionValues } from '#core/planner/technique'
 import { planCase } from '#core/techniques/plan-case'
@@ -114,7 +113,7 @@ function walk(plan: Plan, stops: readonly Caution[]): void {
             `${plan.technique}: ${stop.code} was passed by and does not bind ${later.id}`,
           ).to.include(stop.code)
     }
-    if (stops.some(isFloor) || plan.procedure.steps.some((step) => step.waitsFor))
+    if (stops.some((stop) => stop.isFloor) || plan.procedure.steps.some((step) => step.waitsFor))
       expect(
         [...states.values()].some((state) => state.outcome === 'skipped' && state.despite.some((code) => code === waitsForOrder || code)),
       ).to.equal(true)

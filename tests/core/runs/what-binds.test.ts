@@ -2,22 +2,9 @@ import { expect } from 'chai'
 import type { Caution } from '#core/model/plan'
 import type { Step } from '#core/model/step'
 import { freshSince, stopsOn, unmarkedStraps, waitsForOrder, waysOn, type BindingFacts } from '#core/runs/what-binds'
+import { bareStep } from '../../harness/bare-step'
 
-const step = (change: Partial<Step> = {}): Step => ({
-  id: 'close-collar',
-  text: '',
-  why: '',
-  prevents: '',
-  after: [],
-  roles: [],
-  hands: ['apply'],
-  holds: null,
-  minutes: [1, 1, 1],
-  wet: false,
-  cautions: [],
-  where: [],
-  ...change,
-})
+const step = (change: Partial<Step> = {}): Step => bareStep({ id: 'close-collar', ...change })
 const caution = (change: Partial<Caution> = {}): Caution => ({
   level: 'stop',
   code: 'airway-at-risk',
@@ -64,6 +51,18 @@ describe('what binds a step', () => {
     expect(codes(check, facts([caution()], { states: left('skipped') }))).to.deep.equal([])
     expect(codes(tie, facts([caution()], { states: left('done', 'airway-at-risk') }))).to.deep.equal([])
   })
+  it('passed by holds back no hold, nor holding until it is hard, nor a look; it holds back what puts something on', () => {
+    for (const role of ['hold-taken', 'holds-to-set', 'baseline', 'check-after'] as const) {
+      const later = step({ id: 'later', roles: [role] })
+      expect(codes(later, facts([caution()], { steps: [head, closing, later], states: left('skipped') })), role).to.deep.equal([])
+    }
+    for (const role of ['wets', 'first-layer', 'lays-on', 'wraps', 'closes', 'pulls'] as const) {
+      const later = step({ id: 'later', roles: [role, 'hold-taken'] })
+      expect(codes(later, facts([caution()], { steps: [head, closing, later], states: left('skipped') })), role).to.deep.equal([
+        'airway-at-risk',
+      ])
+    }
+  })
   it('is a stop without steps on the first one that puts something on', () => {
     expect(codes(closing, facts([caution({ code: 'no-size', steps: [] })]))).to.deep.equal(['no-size'])
   })
@@ -76,12 +75,13 @@ describe('what binds a step', () => {
     }
   })
   it('leaves a floor no way past it, and a lost pulse one after the recorded call', () => {
-    const ways = (code: string, isCalled: boolean) => waysOn(closing, stopsOn(closing, facts([caution({ code })])), isCalled).despite
+    const ways = (code: string, isCalled: boolean, isFloor: { isFloor?: true } = { isFloor: true }) =>
+      waysOn(closing, stopsOn(closing, facts([caution({ code, ...isFloor })])), isCalled).despite
     expect(ways('hot-water', true)).to.equal('no')
     expect(ways('over-skin-cap', true)).to.equal('no')
     expect(ways('pulse-absent', false)).to.equal('after-call')
     expect(ways('pulse-absent', true)).to.equal('with-reason')
-    expect(ways('skin-tented', false)).to.equal('with-reason')
+    expect(ways('skin-tented', false, {})).to.equal('with-reason')
     expect(waysOn(closing, [], false)).to.deep.equal({ isDoneFree: true, despite: 'no', isSkipFree: true })
   })
   it('is every strap that is not closed', () => {

@@ -123,7 +123,7 @@ describe('the first look', () => {
     expect(stand(one[1])).to.deep.equal(['leg-left/movement/deep-peroneal urgent open 0', 'leg-left/movement/tibial known open 0'])
   })
 
-  it('never makes known what SAFETY names, told or not, nor what is urgent for another reason by then', () => {
+  it('never makes known what stays dangerous, told or not, nor what is urgent for another reason by then', () => {
     const told = { told: [{ atMin: 1, to: 'Dr Sorrel Vane' }] }
     expect(levels(judge([legRound(0, { pulse: 'absent' }), legRound(15, { pulse: 'absent' })], told))).to.deep.equal(['urgent', 'urgent'])
     const late = { told: [{ atMin: 20, to: 'Dr Sorrel Vane' }] }

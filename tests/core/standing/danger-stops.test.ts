@@ -57,6 +57,10 @@ describe('what stands speaks against steps', () => {
     expect(codes(step('opens'), 'head', true, breath)).to.deep.equal([])
     expect(codes(step(), 'head', true, breath)).to.deep.equal([])
   })
+  it('breathless in a trunk shell: what closes it is a stop, since its front would be opened', () => {
+    expect(codes(step('closes'), 'spine', true, breath)).to.deep.equal(['danger-breathing'])
+    expect(codes(step('lays-on'), 'spine', false, breath)).to.deep.equal(['danger-breathing'])
+  })
   it('a new loss from the cord holds a roll, a transfer and the run in hand', () => {
     for (const role of ['turns', 'transfers', 'lowers', 'closes', 'lays-on'] as const)
       expect(codes(step(role), 'head', true, cord), role).to.deep.equal(['danger-cord'])

@@ -13,7 +13,15 @@ const { clinicalCase } = readCase(ankleCase())
 if (!clinicalCase) throw new Error('no case')
 
 const stop: Caution = { level: 'stop', code: 'open', text: 'Cover the wound.', why: 'It is open.', decisions: [], steps: ['padding'] }
-const mild: Caution = { level: 'caution', code: 'hot-skin', text: 'Ask about heat.', why: 'It sets.', decisions: [], steps: ['wet'] }
+const mild: Caution = {
+  level: 'caution',
+  code: 'hot-skin',
+  text: 'Ask about heat.',
+  why: 'It sets.',
+  decisions: [],
+  steps: ['wet'],
+  lasts: true,
+}
 
 /** A standing of rounds on the ankle case at a minute; the device is on since minute 0. */
 function judge(rounds: ReturnType<typeof legRound>[], change: Partial<StandingInput> = {}, nowMin = 1_000) {

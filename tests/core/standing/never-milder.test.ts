@@ -15,7 +15,7 @@ const draws = isLong ? 4_000 : 400
 
 /**
  * What each item asks for when it is urgent, written down a second time, by item and by what is on, and not by the table that is tested: the
- * least that must be among the actions (TURNS 1). `null`: nothing that the test could name.
+ * least that must be among the actions. `null`: nothing that the test could name.
  */
 function leastFor(item: string, part: string, of: ClinicalCase, holds: string, isWorn: boolean): readonly ActionId[] {
   const isColumn = ['neck', 'spine'].includes(watchedOf(of.injury.region))

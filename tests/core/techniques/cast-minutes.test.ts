@@ -11,7 +11,7 @@ const plan = (technique: string, change: (file: CaseFile) => void) => planFile(c
 
 const rolls = (count: number, zone: CastRoll['zone']): readonly CastRoll[] =>
   Array.from({ length: count }, () => ({ widthCm: 15, zone, reachCm: null }))
-/** Upper shin, 8 rolls: leg 3, thigh 4, foot 1 (HAND, Worked). */
+/** Upper shin, 8 rolls: leg 3, thigh 4, foot 1. */
 const formation = (order: string): CastFormation => ({
   options: { order, 'foot-hold': 'helper' },
   isLong: true,

@@ -1,6 +1,6 @@
 import { expect } from 'chai'
 import type { Which } from '#core/model/order-rule'
-import { hasStepRole, rolesIn } from '#core/model/step-role'
+import { hasStepRole, numberedId, rolesIn } from '#core/model/step-role'
 import type { Step } from '#core/model/step'
 import { optionValues } from '#core/planner/technique'
 import { findOrderBreaks } from '#core/runs/check-order'
@@ -28,11 +28,8 @@ describe('orders that bind', () => {
           : Object.values(roles).some((has) => has.includes(which.role))
       for (const { first, then, harm } of musts) {
         expect(harm).to.match(/^[a-z].{8,}[^.]$/)
-        // What every limb shares may name a role or step that this one has not.
-        if (typeof first === 'string' && typeof then === 'string' && !isShared(first, then)) {
-          expect(isMet(first), first).to.equal(true)
-          expect(isMet(then), then).to.equal(true)
-        }
+        // By id it is a step of this technique; by role it is there where it is.
+        for (const which of [first, then]) if (typeof which === 'string') expect(isMet(which), which).to.equal(true)
       }
       for (const procedure of all) {
         const broken = findOrderBreaks(
@@ -44,6 +41,24 @@ describe('orders that bind', () => {
       }
     })
   }
+
+  for (const { id, musts } of techniques)
+    it(`${id}: none is crossed, and so dropped, by the procedure’s own order`, () => {
+      for (const steps of procedures(id))
+        for (const { first, then, harm } of musts) {
+          const crossed = placesOf(then, steps).flatMap((at) =>
+            placesOf(first, steps)
+              .filter((before) => before > at)
+              .map((before) => [before, at]),
+          )
+          // Of steps that are numbered it binds those that come after it.
+          const isOfSome =
+            typeof then === 'string' &&
+            then.endsWith('-*') &&
+            placesOf(then, steps).some((at) => placesOf(first, steps).some((before) => before < at))
+          if (!isOfSome) expect(crossed, `${JSON.stringify(first)} before ${JSON.stringify(then)}: ${harm}`).to.deep.equal([])
+        }
+    })
 
   it('put the baseline before whatever lifts, pulls, moulds or closes, in each of them', () => {
     for (const { id } of techniques) {
@@ -66,6 +81,9 @@ describe('orders that bind', () => {
   })
 })
 
-function isShared(first: string, then: string): boolean {
-  return ['identity', 'padding', 'lay-out'].includes(first) || ['trim', 'stocking', 'padding'].includes(then)
+/** Where the steps stand that a rule means. */
+function placesOf(which: Which, steps: readonly Step[]): readonly number[] {
+  return steps.flatMap(({ id, roles }, at) =>
+    (typeof which === 'string' ? id === which || numberedId(id) === which : roles.includes(which.role)) ? [at] : [],
+  )
 }

@@ -1,6 +1,6 @@
 import { expect } from 'chai'
 import { techniques } from '#core/techniques/registry'
-import type { BoardRow } from '#contract/views/board'
+import type { BoardRow } from '#contract/api/board'
 import { copyWorld } from '../../harness/copy-world'
 import { demoStaff } from '../../../src/server/demo/staff'
 import { startHarness, type Harness } from '../../harness/server-harness'

@@ -4,11 +4,21 @@ import { expectWhole, startDurableServers, type DurableServers, type OwnServer }
 import { startLedger } from '../../harness/ledger'
 import { longSeed } from '../../harness/long'
 import { makeDraws } from '../../harness/random-draws'
+import { patienceMs } from '../../harness/patience'
 
 const writers = 6
 /** How often, in the long run alone; the moments are drawn by its seed. */
 const kills = { server: 15, database: 5, line: 60 }
 const pause = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms))
+
+/** Waits until something is so, looked at every 20 ms. */
+async function until(isSo: () => boolean, words: string): Promise<void> {
+  const latest = Date.now() + patienceMs
+  while (!isSo()) {
+    if (Date.now() > latest) throw new Error(words)
+    await pause(20)
+  }
+}
 
 describe('through faults', function () {
   this.timeout(600_000)
@@ -24,6 +34,9 @@ describe('through faults', function () {
     const draw = makeDraws(longSeed + 14)
     const ledger = await startLedger(server.address, all.lead, writers)
     for (let count = 0; count < kills.server; count++) {
+      // Every third time something was taken since it started: a slow machine would else be killed each time before it takes anything.
+      const taken = ledger.acknowledged.size
+      if (count % 3 === 0) await until(() => ledger.acknowledged.size > taken, 'nothing is taken')
       await pause(draw(20, 600))
       await server.kill()
       await server.start()

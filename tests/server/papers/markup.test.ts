@@ -1,6 +1,6 @@
 import { expect } from 'chai'
 import { parse } from 'csv-parse/sync'
-import type { BoardRow } from '#contract/views/board'
+import type { BoardRow } from '#contract/api/board'
 import { paperKinds } from '#contract/api/papers'
 import { markup, seedMarkup, type MarkedCase } from '../../harness/markup'
 import { readPdf } from '../../harness/read-pdf'

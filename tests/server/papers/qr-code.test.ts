@@ -1,6 +1,6 @@
 import { expect } from 'chai'
 import jsQR from 'jsqr'
-import { qrModules } from '#contract/views/qr-modules'
+import { qrModules } from '#ward/story/qr-modules'
 
 /** The code as a camera would see it, some pixels a square, with its border; `soiled` squares are turned. */
 function photograph(rows: readonly (readonly boolean[])[], soiled = 0): { pixels: Uint8ClampedArray; size: number } {

@@ -1,5 +1,5 @@
 import { expect } from 'chai'
-import type { BoardRow } from '#contract/views/board'
+import type { BoardRow } from '#contract/api/board'
 import type { EpisodeRecord } from '#contract/records/episode'
 import { clientOf, openCase, reading, request, startHarness, type Answer, type Client, type Harness } from '../../harness/server-harness'
 

@@ -1,5 +1,5 @@
 import { expect } from 'chai'
-import type { BoardAnswer } from '#contract/views/board'
+import type { BoardAnswer } from '#contract/api/board'
 import { defaultSetup } from '#contract/records/case'
 import { openCase, request, startHarness, type Client, type Harness } from '../../harness/server-harness'
 

@@ -1,7 +1,7 @@
 import { isLong } from '../../harness/long'
 import { expect } from 'chai'
 import { v7 as uuidv7 } from 'uuid'
-import type { BoardRow } from '#contract/views/board'
+import type { BoardRow } from '#contract/api/board'
 import { bothLegs } from '../../../src/server/demo/findings'
 import { inTransaction } from '../../../src/server/db/in-transaction'
 import { defineModels } from '../../../src/server/db/models'

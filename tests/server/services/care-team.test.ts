@@ -4,7 +4,7 @@ import type { LooksInAnswer, SayWhy } from '#contract/api/looks-in'
 import { routeRights, ruleOf, type RouteId } from '#contract/api/route-rights'
 import { unknownPatient } from '#contract/records/episode'
 import { wardId } from '#contract/records/ward'
-import type { BoardAnswer } from '#contract/views/board'
+import type { BoardAnswer } from '#contract/api/board'
 import { defaultSettings, type PersonSettings } from '#contract/records/person'
 import { openCase, openClient, startHarness, type Client, type Harness, type OpenedCase } from '../../harness/server-harness'
 

@@ -1,8 +1,8 @@
 import { expect } from 'chai'
 import { v7 as uuidv7 } from 'uuid'
 import type { CaseRecord } from '#contract/records/case'
-import type { BoardRow } from '#contract/views/board'
-import type { RelatedCase } from '#contract/views/related-cases'
+import type { BoardRow } from '#contract/api/board'
+import type { RelatedCase } from '#ward/rounds/related-cases'
 import { bothLegs } from '../../../src/server/demo/findings'
 import { openCase, reading, startHarness, type Answer, type Client, type Harness, type OpenedCase } from '../../harness/server-harness'
 

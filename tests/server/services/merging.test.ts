@@ -1,8 +1,8 @@
 import { expect } from 'chai'
 import { v7 as uuidv7 } from 'uuid'
 import { unknownPatient, type EpisodeRecord } from '#contract/records/episode'
-import type { RelatedCase } from '#contract/views/related-cases'
-import type { BoardRow } from '#contract/views/board'
+import type { RelatedCase } from '#ward/rounds/related-cases'
+import type { BoardRow } from '#contract/api/board'
 import { openCase, reading, startHarness, type Answer, type Client, type Harness, type OpenedCase } from '../../harness/server-harness'
 
 describe('two records of one patient', () => {

@@ -1,7 +1,7 @@
 import { expect } from 'chai'
 import { QueryTypes } from 'sequelize'
 import { defaultSetup } from '#contract/records/case'
-import type { BoardRow } from '#contract/views/board'
+import type { BoardRow } from '#contract/api/board'
 import { bothLegs } from '../../../src/server/demo/findings'
 import { createWorkerPool, type WorkerPool } from '../../../src/server/workers/pool'
 import {

@@ -1,6 +1,6 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
-import type { BoardRow } from '#contract/views/board'
+import type { BoardRow } from '#contract/api/board'
 import { outcomesOf, type RunRecord, type StepOutcome } from '#contract/records/run'
 import { latenessMin, orderRows, urgencyOf } from '../../../src/web/screens/board/board-order'
 import { currentStep, previousStep } from '../../../src/web/case/run-state'

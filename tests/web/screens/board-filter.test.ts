@@ -1,6 +1,6 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
-import type { BoardRow } from '#contract/views/board'
+import type { BoardRow } from '#contract/api/board'
 import { boardViews, filterRows, initialsOf, readFilter, writeFilter, type BoardFilter } from '../../../src/web/screens/board/board-filter'
 
 const now = Date.parse('2026-01-10T12:00:00Z')

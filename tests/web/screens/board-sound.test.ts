@@ -1,5 +1,5 @@
 import { expect } from 'chai'
-import type { BoardRow } from '#contract/views/board'
+import type { BoardRow } from '#contract/api/board'
 import { callsOnBoard, isHeard } from '../../../src/web/screens/board/board-sound'
 import { filterRows, readFilter } from '../../../src/web/screens/board/board-filter'
 

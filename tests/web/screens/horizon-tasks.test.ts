@@ -1,5 +1,5 @@
 import { expect } from 'chai'
-import type { BoardRow } from '#contract/views/board'
+import type { BoardRow } from '#contract/api/board'
 import { forecastAdvice, horizonTasks, isLate } from '../../../src/web/screens/board/horizon-tasks'
 
 const nowMs = Date.parse('2026-11-29T02:00:00Z')

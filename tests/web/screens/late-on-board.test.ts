@@ -1,5 +1,5 @@
 import { expect } from 'chai'
-import type { BoardRow } from '#contract/views/board'
+import type { BoardRow } from '#contract/api/board'
 import { lateWork, workDoor, workVerb } from '../../../src/web/case/work-door'
 
 const nowMs = Date.parse('2026-03-27T10:00:00Z')

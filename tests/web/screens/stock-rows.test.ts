@@ -1,6 +1,6 @@
 import { expect } from 'chai'
 import { availableOf, itemCodeOf, itemLabel, type StockLine } from '#contract/records/store'
-import { reservationsOf } from '#contract/views/reservations'
+import { reservationsOf } from '#ward/case/reservations'
 import { catalogue } from '#core/catalogue/catalogue'
 import { filterRows, toStockRows } from '../../../src/web/screens/store/stock-rows'
 import { readCount } from '../../../src/web/screens/store/read-count'

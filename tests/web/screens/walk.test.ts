@@ -1,5 +1,5 @@
 import { expect } from 'chai'
-import type { BoardRow } from '#contract/views/board'
+import type { BoardRow } from '#contract/api/board'
 import { planWalk } from '../../../src/web/screens/my-round/walk'
 
 const now = Date.parse('2026-01-10T02:00:00Z')

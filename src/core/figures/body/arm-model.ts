@@ -36,7 +36,7 @@ export function splitPath(pathCm: number): { palmCm: number; forearmCm: number }
 }
 
 /**
- * Forearm and hand as stations with girths, missing girths estimated from the measured ones (COMPUTATION 2).
+ * Forearm and hand as stations with girths, missing girths estimated from the measured ones.
  * @param girths measured girths by station
  * @param fallbackForearmCm girth to scale the template by when nothing was measured: for a drawing only
  * @returns null when no girth at all was measured and there is no fallback

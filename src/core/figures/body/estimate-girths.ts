@@ -3,7 +3,7 @@ export const estimatedGirthSdShare = 0.06
 
 /**
  * Fills in girths that were not measured: template ratios scaled by the mean of measured ÷ ratio over the
- * measured girths (COMPUTATION 2).
+ * measured girths.
  * @param measured girths in cm by station; at least one, each above 0
  * @param ratios template ratios by station
  * @returns a girth in cm for every station of the template; null when nothing was measured

@@ -1,5 +1,5 @@
 /**
- * Skin area of a limb segment taken as a cone frustum (COMPUTATION 2, geometry):
+ * Skin area of a limb segment taken as a cone frustum (geometry):
  * ½·(C1+C2)·√(h² + ((C1−C2)/2π)²).
  * @param girthACm girth at one end, cm, 0 or more
  * @param girthBCm girth at the other end, cm, 0 or more

@@ -2,7 +2,7 @@ import type { Measurement } from '../../model/clinical-case'
 import type { Side } from '../../model/vocabulary'
 import { toCm } from '../../quantities/length'
 
-// A girth is doubted by the girths beside it, at every stature (ANSWERS 6, Sizes): never refused, for somebody may be built like that.
+// A girth is doubted by the girths beside it, at every stature: never refused, for somebody may be built like that.
 
 /** A girth is at most so many times its neighbour, and so much more. */
 interface Limit {

@@ -29,7 +29,7 @@ export interface LegLengths {
 }
 
 /**
- * The leg and foot as stations with girths, missing girths estimated from the measured ones (COMPUTATION 2).
+ * The leg and foot as stations with girths, missing girths estimated from the measured ones.
  * @param girths measured girths by station
  * @param lengths segment lengths, cm, each above 0
  * @param fallbackCalfCm calf girth to scale the template by when nothing was measured: for a drawing only
@@ -63,7 +63,7 @@ export function buildLegModel(
   return { ...lengths, stations }
 }
 
-/** Where a station lies, on which axis (COMPUTATION 2). */
+/** Where a station lies, on which axis. */
 function placeOf(id: LegStationId, lengths: LegLengths): { axis: 'foot' | 'leg'; atCm: number } {
   const { lowerLegCm, footCm, insideLegCm } = lengths
   switch (id) {

@@ -1,7 +1,7 @@
 import type { Measurement } from '../../model/clinical-case'
 import { toCm } from '../../quantities/length'
 
-/** A length that is part of another one, or of the stature as a share of it (CORRECTIONS, Lengths). */
+/** A length that is part of another one, or of the stature as a share of it. */
 const partOf: readonly { readonly id: string; readonly whole: string | number }[] = [
   { id: 'lower-leg-length', whole: 'inside-leg' },
   { id: 'foot-length', whole: 'lower-leg-length' },

@@ -1,7 +1,7 @@
 import type { Measurement } from '../../model/clinical-case'
 import { instantOf } from '../../quantities/instant'
 
-/** Hours from which on another reading of the same measurement is another occasion (STANDING, Readings in time). */
+/** Hours from which on another reading of the same measurement is another occasion. */
 export const occasionGapH = 2
 
 /**

@@ -17,7 +17,7 @@ export const plausibilityDefaults = defineDefaults('plausibility', {
 export type Plausibility = { readonly verdict: 'expected' } | { readonly verdict: 'asks' | 'refused'; readonly because: string }
 
 /**
- * Whether a reading is one that a body of this stature could have (PRECISIONS, Plausibility).
+ * Whether a reading is one that a body of this stature could have.
  * @param valueCm the reading, cm (degrees for angles)
  * @param statureCm body height, or null when it is unknown or says nothing (under 12 years, part of a leg missing)
  * @returns `asks` outside the expected band, `refused` outside the hard one or when not above 0

@@ -74,7 +74,7 @@ function standingById(all: readonly Measurement[]): ReadonlyMap<string, readonly
 }
 
 /**
- * One estimate from the readings of one side: unit, plausibility, then pooling (COMPUTATION 1, PRECISIONS).
+ * One estimate from the readings of one side: unit, plausibility, then pooling.
  * @param readings of this measurement and side, of one occasion
  * @param side undefined where the body has one of it
  */

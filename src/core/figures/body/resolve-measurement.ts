@@ -8,7 +8,7 @@ import { currentReadings, poolSide, type Estimate, type Resolved } from './pool-
 
 /**
  * Turns the readings of one measurement into one estimate: occasion, plausibility, pooling, then the side
- * rule (COMPUTATION 1, PRECISIONS).
+ * rule.
  * @returns the estimate, or null when there is no usable reading, with what has to be said about it
  */
 export function resolveMeasurement(clinicalCase: ClinicalCase, definition: MeasurementDefinition, protocol: Protocol): Resolved {

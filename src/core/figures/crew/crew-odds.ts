@@ -22,7 +22,7 @@ const wantedOdds = 0.9
 const mostPeople = 4
 
 /**
- * How many people finish moulding before the material sets (COMPUTATION 7): for 1 to 4 people, the best
+ * How many people finish moulding before the material sets: for 1 to 4 people, the best
  * order replayed over 2 000 seeded draws of step times (triangular) and set time (normal within ±3 sd).
  * @returns the smallest crew, not below the floor, with odds of 0.9 or more; where none has, the smallest that can staff every hold
  */

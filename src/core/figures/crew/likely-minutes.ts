@@ -16,7 +16,7 @@ export interface Lateness {
 }
 
 /**
- * Lays the wet steps one after the other by their likely minutes and looks at every clock (HAND 3).
+ * Lays the wet steps one after the other by their likely minutes and looks at every clock.
  * @param steps in the order in which they are done, by one applier
  * @param setMin setting time, minutes
  * @returns every window with when it is done and its limit, in the order of the windows; a window whose steps are not there is left out

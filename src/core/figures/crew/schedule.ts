@@ -12,7 +12,7 @@ const mostSteps = 14
 
 /**
  * The shortest schedule of the wet phase for N people, exactly, by branch and bound over the order in which
- * steps start (COMPUTATION 7). One person does one step at a time, only one of them applies, and a hold keeps
+ * steps start. One person does one step at a time, only one of them applies, and a hold keeps
  * its person from the start of its first step to the end of its last.
  * @param steps at most 14, with `after` naming steps among them
  * @param people 1 or more

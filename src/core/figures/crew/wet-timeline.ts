@@ -29,7 +29,7 @@ export interface WetTimeline {
 const drawCount = 200
 
 /**
- * Lays the best schedule of a crew over the setting curve (COMPUTATION 7): likely bars, their spread by seeded draws,
+ * Lays the best schedule of a crew over the setting curve: likely bars, their spread by seeded draws,
  * and the share of batches that have set by then.
  * @param people crew size, 1 or more
  * @returns null when so few cannot staff the work

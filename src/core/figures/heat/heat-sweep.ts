@@ -13,7 +13,7 @@ export interface SweepResult extends SweepPoint {
 }
 
 /**
- * The points of the water × layers map, in the order in which they are worked out (COMPUTATION 6).
+ * The points of the water × layers map, in the order in which they are worked out.
  * @param waterSteps 2 or more points from 15 to 45 °C
  * @param layerSteps 2 or more points from 4 to 30 layers, whole
  */

@@ -34,7 +34,7 @@ const minuteS = 60
 const readS = 6
 
 /**
- * Skin temperature under a setting slab or cast (COMPUTATION 6): one-dimensional conduction from the core
+ * Skin temperature under a setting slab or cast: one-dimensional conduction from the core
  * through tissue, damp padding and plaster to air or pillow, with perfusion and the heat of setting.
  * Implicit finite volumes, cells of at most 0.02 cm, longer ones deep in the tissue; steps as long as their error allows (see `stepThrough`). Our estimate.
  * @param input layers 1 or more; temperatures in °C; set time above 0
@@ -92,7 +92,7 @@ function secondsAbove(skin: Float64Array, limitC: number): number {
   return share * readS
 }
 
-/** Ω = ∫ A·exp(−E/T) dt over the curve, by trapezes (COMPUTATION 6). */
+/** Ω = ∫ A·exp(−E/T) dt over the curve, by trapezes. */
 function burnIntegral(skin: Float64Array, ratePerS: number, activationK: number): number {
   let sum = 0
   for (let i = 0; i < skin.length; i++) {

@@ -8,7 +8,7 @@ export const hardDefaults = defineDefaults('hard', {
 })
 
 /**
- * Minutes after application until a cast is hard enough for a saw (COMPUTATION 5). An emergency never waits for it.
+ * Minutes after application until a cast is hard enough for a saw. An emergency never waits for it.
  * @returns min
  */
 export function hardMinutes(material: SettingMaterial, protocol: Protocol): number {

@@ -56,7 +56,7 @@ export function isPlaster(material: SettingMaterial): boolean {
 }
 
 /**
- * Time from wetting until the material no longer moulds (COMPUTATION 5): nominal·exp(−k·(T−22)).
+ * Time from wetting until the material no longer moulds: nominal·exp(−k·(T−22)).
  * Our estimate of how water temperature changes it; sd 15 %.
  * @param waterC dip-water temperature, °C
  * @param packMin the pack's own figure at 22 °C, minutes; replaces the built-in nominal
@@ -77,7 +77,7 @@ export function settingTime(
 }
 
 /**
- * Time until full strength (COMPUTATION 5). Strength only: it never allows weight by itself.
+ * Time until full strength. Strength only: it never allows weight by itself.
  * @param layers plaster layers or fibreglass plies at the thickest
  * @returns plaster in hours, fibreglass in minutes
  */

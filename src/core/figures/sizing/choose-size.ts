@@ -23,7 +23,7 @@ const closeOdds = 0.05
 export const leastOdds = 0.2
 
 /**
- * Chooses a size (COMPUTATION 11, CORRECTIONS): of the sizes with odds of 0.2 or more the best wins, and within 0.05 the device's preference
+ * Chooses a size: of the sizes with odds of 0.2 or more the best wins, and within 0.05 the device's preference
  * decides; where none has them, the nearest range. When it is out of stock, the next best in stock that can be closed at all.
  * @param items sized items, each with `size` and `fits`; at least one
  * @param prefer used when the items say nothing themselves

@@ -1,5 +1,5 @@
 /**
- * How far a brace slides on the leg when its hinge lies off the joint's turning point (COMPUTATION 15):
+ * How far a brace slides on the leg when its hinge lies off the joint's turning point:
  * 2·|d|·sin(θ/2).
  * @param offsetCm |d|, cm, 0 or more
  * @param flexionDeg θ, 0 to 180

@@ -15,7 +15,7 @@ export interface SettingChoice {
 }
 
 /**
- * The collar setting nearest to the neck height, the smaller of two equally near (PRECISIONS, Collar).
+ * The collar setting nearest to the neck height, the smaller of two equally near.
  * @param heightCm shoulder line to underside of chin, cm
  * @param sdCm its doubt, cm, 0 or more
  * @param settings settings of every collar there is, in any order; one in stock anywhere counts as in stock

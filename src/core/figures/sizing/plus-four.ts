@@ -9,7 +9,7 @@ export function hasPlusFour(sizes: readonly SizeOdds[], dimension: SizedDimensio
 }
 
 /**
- * The size by the rule "girth + 4 cm" (PRECISIONS, ring rules): the smallest whose range holds it (lo ≤ x < hi),
+ * The size by the rule "girth + 4 cm": the smallest whose range holds it (lo ≤ x < hi),
  * else the next larger, else the nearest there is.
  * @param sizes at least one
  * @param dimension the girth with its allowance of 4 cm; null gives the smallest size

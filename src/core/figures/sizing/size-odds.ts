@@ -20,7 +20,7 @@ export function forecastOf(dimension: SizedDimension): number {
 }
 
 /**
- * Odds of being in one labelled range (COMPUTATION 11): the dimension is taken as normal with mean
+ * Odds of being in one labelled range: the dimension is taken as normal with mean
  * measured + allowance and variance sd² + (½·allowance)².
  * @param range [lo, hi] cm, lo below hi
  * @returns 0 to 1. Odds of being in the range, not that it fits.
@@ -46,7 +46,7 @@ export function oddsOfSize(dimensions: readonly SizedDimension[], fits: SizeRang
 }
 
 /**
- * Odds of a trunk shell's size (CORRECTIONS): those of its waist, where every other dimension has odds of `leastOdds` or more, else 0.
+ * Odds of a trunk shell's size: those of its waist, where every other dimension has odds of `leastOdds` or more, else 0.
  * @param leading id of the dimension that decides
  */
 export function oddsLedBy(leading: string, leastOdds: number): (dimensions: readonly SizedDimension[], fits: SizeRanges) => number {

@@ -12,7 +12,7 @@ export interface LappedSlabs {
   readonly leftCm: number
 }
 
-/** One lies over the other by a third of its width, at least this much, cm (HAND 10). */
+/** One lies over the other by a third of its width, at least this much, cm. */
 const leastLapCm = 4
 
 /** How far a slab is lapped onto its neighbour, cm. */
@@ -26,7 +26,7 @@ function together(pieceCm: number): number {
 }
 
 /**
- * Two slabs in place of one that is wide enough: of the narrowest stocked width that gives it, one trimmed lengthways (HAND 10).
+ * Two slabs in place of one that is wide enough: of the narrowest stocked width that gives it, one trimmed lengthways.
  * @param widthCm wanted together, cm, above 0
  * @param stockedCm stocked widths, cm
  * @returns null where no two of them reach it, or one alone does

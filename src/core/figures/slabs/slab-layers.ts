@@ -33,7 +33,7 @@ export interface LayerCount {
 }
 
 /**
- * Layers of a plaster slab (COMPUTATION 4, PRECISIONS): base, +1 above 95 kg, +1 for more than 7 days of
+ * Layers of a plaster slab: base, +1 above 95 kg, +1 for more than 7 days of
  * planned wear, −1 under 35 kg and then 2 fewer, never below 5; kept within the school's band, under 35 kg at three below its base.
  * Without a mass nothing is adjusted for it.
  * @param more what an option asks for

@@ -10,7 +10,7 @@ export interface SlabStation {
 }
 
 /**
- * Gap to leave at a station (COMPUTATION 4, SAFETY front-gap): the greater of 2 cm and ε_max·C′; a quarter
+ * Gap to leave at a station: the greater of 2 cm and ε_max·C′; a quarter
  * of C′ where the release line must stay wide.
  * @param paddedGirthCm C′, cm
  * @param growthMax ε_max, ratio

@@ -8,8 +8,8 @@ export interface ArcStiffness {
 }
 
 /**
- * Bending stiffness of a slab bent round the limb, beside the same strip laid flat (COMPUTATION 4, thin
- * circular arc). This is why a wide slab holds and a strip does not.
+ * Bending stiffness of a slab bent round the limb, beside the same strip laid flat (thin circular arc). This is
+ * why a wide slab holds and a strip does not.
  * @param radiusCm r, cm, above 0
  * @param thicknessCm τ, cm, above 0
  * @param widthCm slab width, cm, above 0; more than once round counts as a closed tube (α = π)

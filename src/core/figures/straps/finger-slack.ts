@@ -5,8 +5,8 @@ export const slackDefaults = defineDefaults('slack', {
 })
 
 /**
- * How much longer a loop is with n fingers held under it on a round part (COMPUTATION 8, geometry of a belt
- * over two circles): slack = 4√(R·r) + 2r(n−1) − 2(a + (n−1)b)(R−r), cos a = (R−r)/(R+r), sin b = r/(R+r).
+ * How much longer a loop is with n fingers held under it on a round part (geometry of a belt over two circles):
+ * slack = 4√(R·r) + 2r(n−1) − 2(a + (n−1)b)(R−r), cos a = (R−r)/(R+r), sin b = r/(R+r).
  * @param radiusCm R, radius of the part, cm, above the finger's
  * @param fingers n, 1 to 4
  * @param fingerCm r, finger half-thickness, cm; 0.8 unless measured

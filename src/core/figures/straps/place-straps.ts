@@ -10,7 +10,7 @@ export interface StrapPlaces {
 const gridCm = 0.5
 
 /**
- * Places k straps, exactly, on whole steps of a 0.5 cm grid (COMPUTATION 9, PRECISIONS): greatest least
+ * Places k straps, exactly, on whole steps of a 0.5 cm grid: greatest least
  * spacing; then the lowest first strap, the highest last, each next as low as possible. The whole width of a
  * strap stays inside the stretch and out of every no-go.
  * @param stretch [from, to] cm along the limb

@@ -26,7 +26,7 @@ export interface OpeningCase {
 
 const hours = Array.from({ length: 73 }, (_, hour) => hour)
 
-/** Pressure over 72 hours for each way of leaving room (COMPUTATION 12): opened ways carry a light crepe. Our estimate. */
+/** Pressure over 72 hours for each way of leaving room: opened ways carry a light crepe. Our estimate. */
 export function compareOpenings(input: OpeningCase, protocol: Protocol): readonly OpeningCurve[] {
   return openings.map((opening) => {
     const room = roomFor(opening, input, protocol)
@@ -38,7 +38,7 @@ export function compareOpenings(input: OpeningCase, protocol: Protocol): readonl
   })
 }
 
-/** The room round a girth that each way of leaving room gives (COMPUTATION 12). */
+/** The room round a girth that each way of leaving room gives. */
 export function roomFor(opening: Opening, input: OpeningCase, protocol: Protocol): RoomInput {
   const room = readDefaults(roomDefaults, protocol)
   const base = { girthCm: input.girthCm, growthMax: input.growthMax, paddingLayers: input.paddingLayers }

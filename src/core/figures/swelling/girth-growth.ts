@@ -12,7 +12,7 @@ export const swellingDefaults = defineDefaults('swelling', {
 })
 
 /**
- * Greatest share by which a girth is expected to grow, ε_max (COMPUTATION 12, SAFETY). Our estimate.
+ * Greatest share by which a girth is expected to grow, ε_max. Our estimate.
  * @returns 0.01 for an injury that is not fresh, whatever else; otherwise by swelling, × 1.25 when anticoagulated
  * @example fresh and moderate: 0.05; anticoagulated as well: 0.0625
  */

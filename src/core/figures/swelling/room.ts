@@ -35,7 +35,7 @@ export interface RoomInput {
   readonly coveredShare: number
 }
 
-/** Padding compression x (0 none, 1 crushed flat) after `hours` (COMPUTATION 12). */
+/** Padding compression x (0 none, 1 crushed flat) after `hours`. */
 export function paddingCompression(input: RoomInput, hours: number, protocol: Protocol): number {
   const swelling = readDefaults(swellingDefaults, protocol)
   const padding = readDefaults(paddingDefaults, protocol)
@@ -45,7 +45,7 @@ export function paddingCompression(input: RoomInput, hours: number, protocol: Pr
 }
 
 /**
- * Pressure of the padding on the limb after `hours` (COMPUTATION 12): 0.8 + 6·x/(1−x) kPa on the covered
+ * Pressure of the padding on the limb after `hours`: 0.8 + 6·x/(1−x) kPa on the covered
  * share, with 0.5 kPa for a light crepe. Our estimate, not compartment pressure.
  * @returns kPa, or null when there is no room left: the padding is crushed flat (x ≥ 1), or the figure is above 40 kPa and means nothing more
  */
@@ -58,7 +58,7 @@ export function pressureUnderShell(input: RoomInput, hours: number, protocol: Pr
   return pressureKPa > room.mostKPa ? null : pressureKPa
 }
 
-/** Whether swelling leaves no room: the padding is pressed together by nine tenths or more (TURNS 2). */
+/** Whether swelling leaves no room: the padding is pressed together by nine tenths or more. */
 export function hasNoRoom(input: RoomInput, hours: number, protocol: Protocol): boolean {
   return paddingCompression(input, hours, protocol) >= readDefaults(roomDefaults, protocol).noRoomShare - 1e-9
 }

@@ -4,7 +4,7 @@ export interface BedRaise {
 }
 
 /**
- * How far the foot of the bed is raised so that the patient's own weight balances the pull (COMPUTATION 10).
+ * How far the foot of the bed is raised so that the patient's own weight balances the pull.
  * Without friction θ = asin(m_c/m_p); with friction the least θ solving m_p·(sin θ + μ·cos θ) = m_c.
  * @param pullKg m_c, counterweight, kg, 0 or more and below the patient's mass
  * @param patientKg m_p, kg

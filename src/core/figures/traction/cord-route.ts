@@ -19,7 +19,7 @@ export interface CordRoute {
 }
 
 /**
- * The way of the cord on this beam (HAND 11): from its knot over the headward pulley, under the carried one, over the footward pulley, on over the
+ * The way of the cord on this beam: from its knot over the headward pulley, under the carried one, over the footward pulley, on over the
  * remaining ones and down to the weight; a straight cord goes up from the splint, then on.
  * @param rig its places in cm, `fixedCm` from `liftAtCm`, the others from the groin
  * @param liftAtCm the planned place of the carried pulley, cm footward from the groin
@@ -54,7 +54,7 @@ export interface WeightPlace {
 }
 
 /**
- * Whether the weight hangs clear (HAND 11).
+ * Whether the weight hangs clear.
  * @param lastCm the pulley that it hangs from, cm footward from the groin
  * @param clearCm least distance from splint and bed, cm
  */

@@ -112,7 +112,7 @@ export function completeRig(
 }
 
 /**
- * Statics of a suspended splint in the vertical plane through the limb, hinged at the groin (COMPUTATION 10, CORRECTIONS 11): one cord from
+ * Statics of a suspended splint in the vertical plane through the limb, hinged at the groin: one cord from
  * the beam over two fixed pulleys and under one that the splint carries, or straight up; its weight as set, or the one that balances.
  * @example lift 100 N, beam 100, fixed ±30: φ 16.7°, 5.32 kg, sideways 0
  */

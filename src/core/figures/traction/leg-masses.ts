@@ -26,7 +26,7 @@ export interface LegPart {
 }
 
 /**
- * Thigh, shank and foot as masses along the leg (COMPUTATION 10): shares of body mass, centres 0.433 of the
+ * Thigh, shank and foot as masses along the leg: shares of body mass, centres 0.433 of the
  * segment from its upper end, the foot in line with the sole.
  * @param massKg body mass, kg, above 0
  * @example 70 kg: thigh 7 kg, shank 3.255 kg, foot 1.015 kg

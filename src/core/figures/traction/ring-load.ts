@@ -1,5 +1,5 @@
 /**
- * Cord tension and ring load of a ring splint (COMPUTATION 10): a ring cannot pull, so the tension is the
+ * Cord tension and ring load of a ring splint: a ring cannot pull, so the tension is the
  * greater of the set pull and what the counterweight and the suspension pull footward; the rest presses the ring.
  * @param setPullN pull tied into the cord, N
  * @param footwardN counterweight pull and footward axial part of the suspension, N

@@ -13,7 +13,7 @@ export const bandageDefaults = defineDefaults('bandage', {
 })
 
 /**
- * Pressure under an elastic bandage (COMPUTATION 8, law of Laplace): 4620·n·F/(C·W).
+ * Pressure under an elastic bandage (law of Laplace): 4620·n·F/(C·W).
  * @param layers n
  * @param tensionKgf F, pull in the bandage, kgf
  * @param girthCm C, girth under the bandage, cm, above 0

@@ -8,7 +8,7 @@ const footOrder = ['toe', 'midfoot', 'heel-instep'] as const
 const legOrder = ['ankle', 'calf', 'below-knee', 'knee', 'above-knee', 'mid-thigh', 'groin'] as const
 
 /**
- * Area to wrap on the foot and leg, by zone (PRECISIONS, Rolls): frusta between stations, and a margin at
+ * Area to wrap on the foot and leg, by zone: frusta between stations, and a margin at
  * each end at the end's girth. The leg zone ends at the knee; the thigh is above it.
  * @param top the highest covered station
  * @param girthOf the girth to wind on: bare for padding, padded for what lies over it, cm

@@ -32,7 +32,7 @@ interface Roll {
 }
 
 /**
- * Chooses a roll width for each zone, exactly: fewest rolls, then least waste (COMPUTATION 3). A zone that
+ * Chooses a roll width for each zone, exactly: fewest rolls, then least waste. A zone that
  * no stocked width suits takes the stocked width nearest to its limits, so one width can serve all.
  * @param items stocked rolls of one kind (width and length in cm); items without both are passed over
  * @returns null when there is no roll at all

@@ -1,5 +1,5 @@
 /**
- * How far along the limb one roll goes (HAND 4): (length − turns on one place) × stretch ÷ girth × width × (1 − overlap).
+ * How far along the limb one roll goes: (length − turns on one place) × stretch ÷ girth × width × (1 − overlap).
  * @param rollLengthCm as it is on the pack, cm, above 0
  * @param girthCm over the padding, cm, above 0
  * @param widthCm roll width, cm, above 0

@@ -1,5 +1,5 @@
 /**
- * Length of stockinette to cut (COMPUTATION 3): 1.5 × the covered length where it is folded back over a
+ * Length of stockinette to cut: 1.5 × the covered length where it is folded back over a
  * slab, else 10 cm more at each end.
  * @param coveredCm length of limb covered, cm, above 0
  * @returns cm

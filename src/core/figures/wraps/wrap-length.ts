@@ -12,7 +12,7 @@ export const wrapDefaults = defineDefaults('wrap', {
 })
 
 /**
- * Length of a band wound over an area (COMPUTATION 3): p·A/(w·(1−f))·take-up.
+ * Length of a band wound over an area: p·A/(w·(1−f))·take-up.
  * @param areaCm2 skin or padded area covered, cm², 0 or more
  * @param widthCm band width w, cm, above 0
  * @param overlap f, share of the width laid over the turn before, 0 to under 1

@@ -65,7 +65,7 @@ export function atEase(growth: number, pressureKPa: number): BodyState {
   }
 }
 
-/** The pressure under the device, kPa (COMPUTATION 12): by its room and the growth so far, or under the hitch of a pull. */
+/** The pressure under the device, kPa: by its room and the growth so far, or under the hitch of a pull. */
 export function pressureOf(body: HiddenBody, state: BodyState, protocol: Protocol): number {
   if (state.isRelieved) return relievedKPa
   if (body.room === null) return state.isSlipped ? 0 : body.hitchKPa * (state.isOpen ? easedShare : 1)

@@ -7,7 +7,7 @@ import type { CriticalError, Station, StationRun } from './station'
 const identityId = 'identity'
 
 /**
- * What went critically wrong by what was not done (TURNS 9), where the station requires the step: circulation not looked at before what
+ * What went critically wrong by what was not done, where the station requires the step: circulation not looked at before what
  * builds on it, or not after; a head or a pull that nobody took before the work that needs it; a side that nobody read.
  * @param run ended: nothing is left undone while it goes on
  */

@@ -5,7 +5,7 @@ import { findOrderBreaks, mustsOfStep, type OrderBreak } from '../../runs/check-
 import { leftUndone } from './left-undone'
 import type { CriticalError, Station, StationRun } from './station'
 
-/** What each part is worth; the parts of every station are worth the same (COMPUTATION 16). */
+/** What each part is worth; the parts of every station are worth the same. */
 export const partWorth = { order: 40, completeness: 30, numbers: 20, time: 10 } as const
 /** Without a doubt of its own a figure may be this share off. */
 const usualTolerance = 0.05
@@ -57,7 +57,7 @@ export interface StationScore {
 }
 
 /**
- * Scores a run (COMPUTATION 16, PRECISIONS Stations, TURNS 9): 40·order + 30·completeness + 20·numbers + 10·time, order and time for as much
+ * Scores a run: 40·order + 30·completeness + 20·numbers + 10·time, order and time for as much
  * as was done of what is required; anything critical fails it whatever the score. A run is scored by the rules of its station's copy.
  * @param plan of the station's patient: its steps and its right figures
  * @param run ended, or as far as it is: an open one is scored to its last tick

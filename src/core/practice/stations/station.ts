@@ -1,6 +1,6 @@
 import type { PracticePatient } from '../practice-case'
 
-/** What fails a station whatever the score (COMPUTATION 16), in words for the examiner's button and the sheet. */
+/** What fails a station whatever the score, in words for the examiner's button and the sheet. */
 export const criticalErrors = {
   'pull-let-go': { label: 'Pull let go', why: 'A pull that was taken holds the break still until the device does.' },
   'head-let-go': { label: 'Head let go', why: 'Nothing but hands holds the neck until blocks and straps are on.' },
@@ -54,7 +54,7 @@ export interface Station {
 }
 
 /**
- * The rules of today (TURNS 9). 1: order of what was done, time, what an examiner marked. 2: order and time count for as much as was done of
+ * The rules of today. 1: order of what was done, time, what an examiner marked. 2: order and time count for as much as was done of
  * what is required, and what was left undone is critical where it is required.
  */
 export const newestRules = 2

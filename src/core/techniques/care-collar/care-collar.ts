@@ -14,14 +14,14 @@ import { careCollarRelease, careCollarTroubles } from './trouble'
 import { decisions } from './decisions'
 import { careCollarTaskForms } from './task-forms'
 import { careCollarMusts } from './musts'
-import { careCollarRoles } from './roles'
+import { careCollarRoles, type CareCollarStep } from './roles'
 
 const balanceCm = 0.5
 const marginCm = 0.5
 const horizonH = 72
 
 /** Daily care of a two-piece collar. */
-export const careCollar: Technique = {
+export const careCollar: Technique<CareCollarStep> = {
   id: 'care-collar',
   name: 'Care collar',
   purpose: 'Keeps an injured neck held for days to weeks, with skin looked at and liners changed every day.',
@@ -61,7 +61,7 @@ export const careCollar: Technique = {
   troubles: careCollarTroubles,
 }
 
-function planCareCollar(draft: PlanDraft, options: OptionValues): TechniqueOutcome {
+function planCareCollar(draft: PlanDraft, options: OptionValues): TechniqueOutcome<CareCollarStep> {
   decideBalance(draft)
   decideMargin(draft)
   const isReddening = decideSkin(draft)
@@ -138,6 +138,7 @@ function decideMargin(draft: PlanDraft): void {
     draft.caution({
       level: 'caution',
       code: 'liner-margin',
+      lasts: true,
       decisions: ['liner-margin'],
       steps: ['liners'],
       text: 'Set the liner again until it stands out all round.',

@@ -1,8 +1,10 @@
+import type { StepNameOf } from '../../model/step-role'
 import { must, type Must } from '../../model/order-rule'
 import { checkMusts } from '../shared/musts'
+import type { careCollarRoles } from './roles'
 
 /** Orders that are binding; any other is a habit of this house. */
-export const careCollarMusts: readonly Must[] = [
+export const careCollarMusts: readonly Must<StepNameOf<typeof careCollarRoles>>[] = [
   ...checkMusts,
   ...must(
     'hold-head',

@@ -5,6 +5,7 @@ import type { MeasurementDefinition } from '../../model/measurement-definition'
 import { holdHead } from '../shared/hold-head'
 import { makeStep } from '../shared/make-step'
 import { closingCheck, openingSteps } from '../shared/opening-steps'
+import type { CareCollarStep } from './roles'
 
 export interface CareCollarFacts {
   readonly isScooped: boolean
@@ -16,7 +17,7 @@ export interface CareCollarFacts {
 }
 
 /** The steps of a daily collar change, or of its first fitting, in a workable order. */
-export function careCollarSteps({ isScooped, isFlat, rollHands, isFirst }: CareCollarFacts): readonly Step[] {
+export function careCollarSteps({ isScooped, isFlat, rollHands, isFirst }: CareCollarFacts): readonly Step<CareCollarStep>[] {
   const turn = isScooped
     ? 'No full roll: scoop, or a slight tilt, a hand steadying the front.'
     : 'Arms across, the patient’s own hand on the front when able, far knee up; roll as one piece towards the carer, on the word of the holder; the rail is up on the side rolled to. A hand steadies the front, the far strap is folded clear.'
@@ -121,8 +122,8 @@ export function careCollarSteps({ isScooped, isFlat, rollHands, isFirst }: CareC
   ]
 }
 
-function liners(id: string, after: readonly string[]): Step {
-  return makeStep({
+function liners(id: CareCollarStep, after: readonly CareCollarStep[]): Step<CareCollarStep> {
+  return makeStep<CareCollarStep>({
     id,
     say: 'I put fresh liners in.',
     text: 'Liners one at a time, soft side to the shell as marked, a margin all round.',
@@ -134,8 +135,8 @@ function liners(id: string, after: readonly string[]): Step {
   })
 }
 
-function frontOn(after: readonly string[], why: string, prevents: string): Step {
-  return makeStep({
+function frontOn(after: readonly CareCollarStep[], why: string, prevents: string): Step<CareCollarStep> {
+  return makeStep<CareCollarStep>({
     id: 'front-on',
     say: 'The front goes on again and is closed.',
     text: 'Front on, straps closed.',

@@ -1,8 +1,8 @@
-import type { StepRoles } from '../../model/step-role'
+import type { StepIdOf, StepRoles } from '../../model/step-role'
 import { heldOpeningRoles } from '../shared/opening-roles'
 
 /** What each of its steps does, as rules see it. */
-export const careCollarRoles: StepRoles = {
+export const careCollarRoles = {
   ...heldOpeningRoles,
   'front-off': ['opens', 'takes-off'],
   'ready-liners': [],
@@ -16,4 +16,7 @@ export const careCollarRoles: StepRoles = {
   'back-on': ['lays-on', 'turns'],
   settle: ['closes'],
   'after-check': ['check-after', 'hold-released'],
-}
+} as const satisfies StepRoles
+
+/** The steps of its procedure, by id. */
+export type CareCollarStep = StepIdOf<typeof careCollarRoles>

@@ -39,6 +39,7 @@ const openingLines: Readonly<Record<string, string>> = {
 }
 
 /** Splitting a cast that is on. */
+/** Its opening at once is the one of every device, so that its steps are not only its own. */
 export const castOpening: Technique = {
   id: 'cast-opening',
   name: 'Opening a cast',

@@ -4,6 +4,7 @@ import { makeStep } from '../shared/make-step'
 import { openNowSteps } from '../shared/open-now'
 import { comparedWords, placeInWords } from '../shared/part-words'
 import { bladeTimers } from './blade-timers'
+import type { CastOpeningStep } from './roles'
 
 /** How hard the cast is by now, as far as that is known. */
 export type CastState = 'soft' | 'hard' | 'unknown'
@@ -21,9 +22,9 @@ const cutsWords: Readonly<Record<CastState, string>> = {
   unknown: 'Both sides: shears or unwrapping while it is soft, the saw once it is hard',
 }
 
-/** At once, both sides, down to skin: nothing is drawn or laid out first (TURNS 4). */
+/** At once, both sides, down to skin: nothing is drawn or laid out first. */
 export function openCastNowSteps({ injury, state, reach }: OpenCastFacts): readonly Step[] {
-  const lines = [
+  const lines: readonly Step<CastOpeningStep>[] = [
     makeStep({
       id: 'cut-now',
       text: `${cutsWords[state]}. The whole length, ${reach} included.`,

@@ -10,7 +10,7 @@ import { bodyRegionOf } from '../../model/vocabulary'
 import type { Protocol } from '../../quantities/defaults'
 import { openingWidth } from '../../figures/body/measurements/opening'
 import { workingOf, type PlanDraft } from '../../planner/draft'
-import { estimateWords, formatValue } from '../../planner/format-decision'
+import { asEstimate, formatValue } from '../../planner/format-decision'
 import { roundUpTo } from '../../quantities/rounding'
 import { readDefaults } from '../../quantities/defaults'
 import { greatestGirthGrowth } from '../../figures/swelling/girth-growth'
@@ -25,7 +25,7 @@ function openingOf(draft: PlanDraft, options: OptionValues): { cm: number; estim
   return { cm: estimate?.value ?? openingByLines(options['lines'], draft.ctx.protocol), estimate }
 }
 
-/** Whether the wait is lifted: open now ordered, or the last round urgent (SAFETY, cast-opening). */
+/** Whether the wait is lifted: open now ordered, or the last round urgent. */
 export function isLifted(clinicalCase: ClinicalCase): boolean {
   return isOpenNowOrdered(clinicalCase.orders) || clinicalCase.device?.lastRound === 'urgent'
 }
@@ -38,7 +38,7 @@ export function girthsUnder(clinicalCase: ClinicalCase): readonly MeasurementDef
 
 /**
  * Whether padding is cut unless a person says otherwise: with marked swelling, in an emergency, and where the pressure with the padding kept,
- * the crepe over it, would pass 4 kPa (CORRECTIONS 5).
+ * the crepe over it, would pass 4 kPa.
  */
 export function usualPadding(clinicalCase: ClinicalCase, protocol: Protocol): 'keep' | 'cut' {
   if (clinicalCase.injury.swelling === 'marked' || isLifted(clinicalCase)) return 'cut'
@@ -72,7 +72,7 @@ function pressureAfter(
 }
 
 /**
- * Decides `room-gained`, `pressure-before` and `pressure-after` (COMPUTATION 12, PRECISIONS cast-opening): at 72 h, with
+ * Decides `room-gained`, `pressure-before` and `pressure-after`: at 72 h, with
  * the crepe's 0.5 kPa after.
  * @param widest the greatest measured girth, cm
  */
@@ -112,6 +112,7 @@ export function decidePressures(draft: PlanDraft, options: OptionValues, widest:
   draft.caution({
     level: 'stop',
     code: 'no-room',
+    lasts: true,
     decisions: ['pressure-after'],
     steps: ['lift'],
     text: 'Open wider: two halves, padding cut to the skin, no crepe.',
@@ -119,7 +120,7 @@ export function decidePressures(draft: PlanDraft, options: OptionValues, widest:
   })
 }
 
-/** Opened, and still above the limit: how wide brings it there, as it is spread at the edges (TURNS 2). */
+/** Opened, and still above the limit: how wide brings it there, as it is spread at the edges. */
 function warnOpenWider(draft: PlanDraft, opened: RoomInput, isCut: boolean): void {
   const room = readDefaults(roomDefaults, draft.ctx.protocol)
   const freedCm = openingForLimit(opened, horizonH, draft.ctx.protocol)
@@ -128,6 +129,7 @@ function warnOpenWider(draft: PlanDraft, opened: RoomInput, isCut: boolean): voi
   draft.caution({
     level: 'caution',
     code: 'open-wider',
+    lasts: true,
     decisions: ['pressure-after'],
     at: ['opens'],
     text: shown ? `Spread it to ${shown}${isCut ? '' : ', or cut the padding too'}.` : 'Two halves, padding cut to the skin, no crepe.',
@@ -151,7 +153,7 @@ function decidePressure(
   return draft.decide({
     id,
     value: kPa,
-    display: `${describePressure(kPa)}${estimateWords}`,
+    display: asEstimate(describePressure(kPa)),
     ...(alternatives.length > 0 ? { alternatives } : {}),
     source: 'model',
     formula: `0.8 kPa + 6·x ÷ (1 − x), x being how far the swelling presses the padding together${input.hasCrepe ? '; 0.5 kPa for the crepe' : ''}. It is not compartment pressure.`,

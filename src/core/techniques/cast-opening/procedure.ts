@@ -7,6 +7,7 @@ import { closingCheck, openingSteps } from '../shared/opening-steps'
 import { bladeTimers } from './blade-timers'
 import { comparedWords } from '../shared/part-words'
 import type { OptionValues } from '../../planner/technique'
+import type { CastOpeningStep } from './roles'
 
 export interface OpeningFacts {
   readonly options: OptionValues
@@ -24,7 +25,7 @@ const lineWords: Readonly<Record<string, string>> = {
 }
 
 /** The steps of opening a hard cast in a workable order. */
-export function castOpeningSteps({ options, side, limb, cutsPadding, clinicalCase }: OpeningFacts): readonly Step[] {
+export function castOpeningSteps({ options, side, limb, cutsPadding, clinicalCase }: OpeningFacts): readonly Step<CastOpeningStep>[] {
   const compared = comparedWords(clinicalCase.injury)
   return [
     ...openingSteps({

@@ -1,8 +1,8 @@
-import type { StepRoles } from '../../model/step-role'
+import type { StepIdOf, StepRoles } from '../../model/step-role'
 import { openingRoles } from '../shared/opening-roles'
 
 /** What each of its steps does, as rules see it. */
-export const castOpeningRoles: StepRoles = {
+export const castOpeningRoles = {
   ...openingRoles,
   'confirm-now': [],
   'cut-now': ['opens'],
@@ -15,4 +15,7 @@ export const castOpeningRoles: StepRoles = {
   'cut-padding': ['opens'],
   look: [],
   crepe: ['wraps'],
-}
+} as const satisfies StepRoles
+
+/** The steps of its procedure, by id. */
+export type CastOpeningStep = StepIdOf<typeof castOpeningRoles>

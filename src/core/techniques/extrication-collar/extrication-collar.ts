@@ -19,10 +19,10 @@ import { extricationCollarRelease, extricationCollarTroubles } from './trouble'
 import { decisions } from './decisions'
 import { extricationCollarTaskForms } from './task-forms'
 import { extricationCollarMusts } from './musts'
-import { extricationCollarRoles } from './roles'
+import { extricationCollarRoles, type ExtricationCollarStep } from './roles'
 
 /** Adjustable one-piece collar for getting a patient out and moved. */
-export const extricationCollar: Technique = {
+export const extricationCollar: Technique<ExtricationCollarStep> = {
   id: 'extrication-collar',
   name: 'Extrication collar',
   purpose: 'Reminds and limits a neck that may be injured while the patient is got out and moved.',
@@ -56,7 +56,7 @@ export const extricationCollar: Technique = {
   troubles: extricationCollarTroubles,
 }
 
-function planExtricationCollar(draft: PlanDraft, options: OptionValues): TechniqueOutcome {
+function planExtricationCollar(draft: PlanDraft, options: OptionValues): TechniqueOutcome<ExtricationCollarStep> {
   const { clinicalCase } = draft
   const policy = String(options['policy'])
   const hasCollar = putsCollarOn(options)

@@ -1,8 +1,10 @@
+import type { StepNameOf } from '../../model/step-role'
 import { must, type Must } from '../../model/order-rule'
 import { checkMusts } from '../shared/musts'
+import type { extricationCollarRoles } from './roles'
 
 /** Orders that are binding; any other is a habit of this house. Airway trouble skips the baseline: that is a trouble, not another order. */
-export const extricationCollarMusts: readonly Must[] = [
+export const extricationCollarMusts: readonly Must<StepNameOf<typeof extricationCollarRoles>>[] = [
   ...checkMusts,
   ...must(
     'hold-head',

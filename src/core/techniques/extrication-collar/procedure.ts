@@ -3,6 +3,7 @@ import type { Step } from '../../model/step'
 import { holdHead } from '../shared/hold-head'
 import { makeStep } from '../shared/make-step'
 import { closingCheck, openingSteps } from '../shared/opening-steps'
+import type { ExtricationCollarStep } from './roles'
 
 export interface CollarFacts {
   readonly hasCollar: boolean
@@ -15,7 +16,7 @@ export interface CollarFacts {
 }
 
 /** The steps of an extrication collar in a workable order; without one, hands and blocks. */
-export function extricationCollarSteps(facts: CollarFacts): readonly Step[] {
+export function extricationCollarSteps(facts: CollarFacts): readonly Step<ExtricationCollarStep>[] {
   const last = facts.oxygen === 'none' ? 'chest-rest' : 'oxygen'
   return [
     ...openingSteps({
@@ -49,7 +50,7 @@ export function extricationCollarSteps(facts: CollarFacts): readonly Step[] {
   ]
 }
 
-function collarSteps({ isSoft, oxygen, settingWords, slackCm }: CollarFacts): readonly Step[] {
+function collarSteps({ isSoft, oxygen, settingWords, slackCm }: CollarFacts): readonly Step<ExtricationCollarStep>[] {
   const collar = [
     makeStep({
       id: 'neck-seen',
@@ -136,7 +137,7 @@ function collarSteps({ isSoft, oxygen, settingWords, slackCm }: CollarFacts): re
   ]
 }
 
-function blockSteps(): readonly Step[] {
+function blockSteps(): readonly Step<ExtricationCollarStep>[] {
   return [
     makeStep({
       id: 'blocks',

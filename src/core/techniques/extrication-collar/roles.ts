@@ -1,8 +1,8 @@
-import type { StepRoles } from '../../model/step-role'
+import type { StepIdOf, StepRoles } from '../../model/step-role'
 import { heldOpeningRoles } from '../shared/opening-roles'
 
 /** What each of its steps does, as rules see it. */
-export const extricationCollarRoles: StepRoles = {
+export const extricationCollarRoles = {
   ...heldOpeningRoles,
   'neck-seen': [],
   'free-locks': [],
@@ -17,4 +17,7 @@ export const extricationCollarRoles: StepRoles = {
   'hands-off': [],
   'after-check': ['check-after', 'hold-released'],
   'tell-driver': [],
-}
+} as const satisfies StepRoles
+
+/** The steps of its procedure, by id. */
+export type ExtricationCollarStep = StepIdOf<typeof extricationCollarRoles>

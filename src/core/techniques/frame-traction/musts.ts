@@ -1,8 +1,10 @@
+import type { StepNameOf } from '../../model/step-role'
 import { must, type Must } from '../../model/order-rule'
 import { checkMusts } from '../shared/musts'
+import type { frameTractionRoles } from './roles'
 
 /** Orders that are binding; any other is a habit of this house. */
-export const frameTractionMusts: readonly Must[] = [
+export const frameTractionMusts: readonly Must<StepNameOf<typeof frameTractionRoles>>[] = [
   ...checkMusts,
   ...must('identity', 'hitch', 'the work on the wrong limb or patient'),
   ...must('position', 'hold-leg', 'a leg seen to while an airway or a bleed waits'),

@@ -4,13 +4,14 @@ import type { FieldFacts } from '../families/traction/field-technique'
 import { makeStep } from '../shared/make-step'
 import { convertTimer, limitTimer } from '../shared/step-timers'
 import { closingCheck, openingSteps } from '../shared/opening-steps'
+import type { FrameTractionStep } from './roles'
 
 /** The steps of a two-bar frame in a workable order. */
 export function frameTractionSteps(
   { side, lengthWords, pullWords, strapWords, pull, straps, convertMin }: FieldFacts,
   loadingWords: string,
   isByTwo: boolean,
-): readonly Step[] {
+): readonly Step<FrameTractionStep>[] {
   return [
     ...openingSteps({
       side,

@@ -1,8 +1,8 @@
-import type { StepRoles } from '../../model/step-role'
+import type { StepIdOf, StepRoles } from '../../model/step-role'
 import { openingRoles } from '../shared/opening-roles'
 
 /** What each of its steps does, as rules see it. */
-export const frameTractionRoles: StepRoles = {
+export const frameTractionRoles = {
   ...openingRoles,
   'hold-leg': ['first-touch', 'hold-taken'],
   'set-length': [],
@@ -13,4 +13,7 @@ export const frameTractionRoles: StepRoles = {
   pull: ['pulls', 'hold-released'],
   straps: ['closes', 'rigid-on'],
   board: ['transfers', 'lowers'],
-}
+} as const satisfies StepRoles
+
+/** The steps of its procedure, by id. */
+export type FrameTractionStep = StepIdOf<typeof frameTractionRoles>

@@ -18,7 +18,7 @@ export function readHinge(draft: PlanDraft): readonly Reading[] {
   return hingeMoments.map((moment) => ({ moment, forward: draft.measure(moment.forward), up: draft.measure(moment.up) }))
 }
 
-/** Decides `hinge-drift`: what drew the hinge, which way and how far, and what is loosened for it (HAND 14). */
+/** Decides `hinge-drift`: what drew the hinge, which way and how far, and what is loosened for it. */
 export function decideDrift(draft: PlanDraft, readings: readonly Reading[]): void {
   const read = readings.flatMap(({ moment, forward, up }) => (forward && up ? [{ moment, forward, up }] : []))
   if (read.length < 2) return

@@ -20,7 +20,7 @@ import { kneeBraceRelease, kneeBraceTroubles } from './trouble'
 import { decisions } from './decisions'
 import { kneeBraceTaskForms } from './task-forms'
 import { hingedKneeBraceMusts } from './musts'
-import { hingedKneeBraceRoles } from './roles'
+import { hingedKneeBraceRoles, type HingedKneeBraceStep } from './roles'
 
 const barShare = 2 / 3
 const shortOfAnkleCm = 3
@@ -33,7 +33,7 @@ const usualStraps = 4
 const mostStraps = 8
 
 /** Hinged knee brace with stops. */
-export const hingedKneeBrace: Technique = {
+export const hingedKneeBrace: Technique<HingedKneeBraceStep> = {
   id: 'hinged-knee-brace',
   name: 'Hinged knee brace',
   purpose: 'Lets a hurt or repaired knee bend between two stops and no further.',
@@ -114,7 +114,7 @@ export const hingedKneeBrace: Technique = {
   troubles: kneeBraceTroubles,
 }
 
-function planBrace(draft: PlanDraft, options: OptionValues): TechniqueOutcome {
+function planBrace(draft: PlanDraft, options: OptionValues): TechniqueOutcome<HingedKneeBraceStep> {
   const { orders } = draft.clinicalCase
   const thigh = draft.require(thighLength)
   const shank = draft.require(shankLength)

@@ -1,8 +1,10 @@
+import type { StepNameOf } from '../../model/step-role'
 import { must, type Must } from '../../model/order-rule'
 import { checkMusts } from '../shared/musts'
+import type { hingedKneeBraceRoles } from './roles'
 
 /** Orders that are binding; any other is a habit of this house. */
-export const hingedKneeBraceMusts: readonly Must[] = [
+export const hingedKneeBraceMusts: readonly Must<StepNameOf<typeof hingedKneeBraceRoles>>[] = [
   ...checkMusts,
   ...must('identity', ['open', 'hinges', 'rear-straps'], 'the work on the wrong limb or patient'),
   ...must('baseline', ['open', 'hinges', 'rear-straps', 'front-straps'], 'a loss that is found later cannot be dated'),

@@ -7,6 +7,7 @@ import { hingeMoments } from '../../figures/body/measurements/brace'
 import { makeStep } from '../shared/make-step'
 import { closingCheck, openingSteps } from '../shared/opening-steps'
 import type { BraceStops } from './stops'
+import type { HingedKneeBraceStep } from './roles'
 
 /** The rear or the front part of each strap, from the top. */
 function strapsNamed(place: 'rear' | 'front', count: number): readonly StepStrap[] {
@@ -41,7 +42,7 @@ function offsets(id: (typeof hingeMoments)[number]['id'], posture?: string): rea
  * The steps of a hinged knee brace in a workable order.
  * @param straps how many the stocked brace carries, each with a rear and a front part
  */
-export function kneeBraceSteps({ clinicalCase, options, stops, straps }: BraceFacts): readonly Step[] {
+export function kneeBraceSteps({ clinicalCase, options, stops, straps }: BraceFacts): readonly Step<HingedKneeBraceStep>[] {
   const { side } = clinicalCase.injury
   const mayWalk = isOrdered(clinicalCase.orders.weight)
   const settings = `${stops.extensionDeg}° and ${stops.flexionDeg}°, ${stops.lockWords}`

@@ -1,8 +1,8 @@
-import type { StepRoles } from '../../model/step-role'
+import type { StepIdOf, StepRoles } from '../../model/step-role'
 import { openingRoles } from '../shared/opening-roles'
 
 /** What each of its steps does, as rules see it. */
-export const hingedKneeBraceRoles: StepRoles = {
+export const hingedKneeBraceRoles = {
   ...openingRoles,
   open: [],
   hinges: ['first-layer', 'lays-on'],
@@ -14,4 +14,7 @@ export const hingedKneeBraceRoles: StepRoles = {
   stops: [],
   'lift-toes': [],
   walk: ['transfers'],
-}
+} as const satisfies StepRoles
+
+/** The steps of its procedure, by id. */
+export type HingedKneeBraceStep = StepIdOf<typeof hingedKneeBraceRoles>

@@ -18,7 +18,7 @@ export interface BraceStops {
 const weekH = 7 * 24
 
 /**
- * Decides `extension-stop`, `flexion-stop`, `lock` and, with a table by week, `next-change` (PRECISIONS hinged-knee-brace):
+ * Decides `extension-stop`, `flexion-stop`, `lock` and, with a table by week, `next-change`:
  * from the order, else from a local table, else from the shipped example with caution `not-ordered`.
  */
 export function decideStops(draft: PlanDraft, options: OptionValues, week: number | null): BraceStops {

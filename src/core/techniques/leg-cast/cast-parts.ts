@@ -1,23 +1,27 @@
 import type { CrewWindow } from '../../model/crew-input'
 import type { OptionValues } from '../../planner/technique'
 import type { CastRoll, CastRolls } from './materials'
+import type { LegCastStep } from './roles'
+
+/** The step of one roll. */
+export type RollStep = LegCastStep & `roll-${number}`
 
 /** A roll with its place in the whole cast. */
 export interface NumberedRoll {
   /** Step id, `roll-4`. */
-  readonly id: string
+  readonly id: RollStep
   readonly roll: CastRoll
 }
 
 /** What shapes a part while it is soft. */
-export type ShapeId = 'mould-ankle' | 'mould-knee' | 'upper-edge' | 'relief-cuts' | 'mould'
+export type ShapeId = LegCastStep & ('mould-ankle' | 'mould-knee' | 'upper-edge' | 'relief-cuts' | 'mould')
 
-/** A stretch of the cast that is rolled and shaped before it sets: its clock starts when its first roll is wetted (HAND 3). */
+/** A stretch of the cast that is rolled and shaped before it sets: its clock starts when its first roll is wetted. */
 export interface CastPart {
   readonly id: 'ankle' | 'shin' | 'knee' | 'upper' | 'whole'
   readonly rolls: readonly NumberedRoll[]
   /** The roll that its first one is lapped onto, by id; null for the very first. */
-  readonly lapsOn: string | null
+  readonly lapsOn: RollStep | null
   /** Where padding or stocking is turned back, before its last roll. */
   readonly turnsBack: 'at the toes' | 'at the top' | 'at both ends' | null
   readonly shapes: readonly ShapeId[]

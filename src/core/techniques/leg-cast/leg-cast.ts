@@ -33,10 +33,10 @@ import { decideKneeStrength } from './strength'
 import { legCastRelease, legCastTroubles } from './trouble'
 import { decisions } from './decisions'
 import { legCastMusts } from './musts'
-import { legCastRoles } from './roles'
+import { legCastRoles, type LegCastStep } from './roles'
 
 /** Full cast of the leg, short or long. */
-export const legCast: Technique = {
+export const legCast: Technique<LegCastStep> = {
   id: 'leg-cast',
   name: 'Leg cast',
   purpose: 'Holds a fracture of the shin, the plateau or the ankle all round, to below the knee or to the groin.',
@@ -123,7 +123,7 @@ function judgeLegCast(draft: PlanDraft, options: OptionValues): void {
   }
 }
 
-function planLegCast(draft: PlanDraft, options: OptionValues): TechniqueOutcome {
+function planLegCast(draft: PlanDraft, options: OptionValues): TechniqueOutcome<LegCastStep> {
   const { clinicalCase } = draft
   const isLong = options['extent'] !== 'short'
   const material = options['material'] as SettingMaterial

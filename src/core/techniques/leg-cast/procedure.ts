@@ -10,6 +10,7 @@ import { hasStocking, type CastRolls } from './materials'
 import { rollSteps } from './roll-steps'
 import { closingCheck, openingSteps } from '../shared/opening-steps'
 import type { OptionValues } from '../../planner/technique'
+import type { LegCastStep } from './roles'
 
 export interface CastFacts {
   readonly clinicalCase: ClinicalCase
@@ -33,7 +34,7 @@ export interface CastFacts {
 }
 
 /** The steps of a cast in a workable order, its rolls one by one. */
-export function legCastSteps(facts: CastFacts): readonly Step[] {
+export function legCastSteps(facts: CastFacts): readonly Step<LegCastStep>[] {
   const { options, isLong, isLowInjury, isPlaster, set, rolls, lapCm, ankleWords } = facts
   const wet = rollSteps({
     options,
@@ -50,10 +51,13 @@ export function legCastSteps(facts: CastFacts): readonly Step[] {
   return [...drySteps(facts), ...wet, ...finishSteps(facts, wet.at(-1)?.id ?? 'bone-points')]
 }
 
-function drySteps({ clinicalCase, isLong, options, kneeWords, ankleWords }: CastFacts): readonly Step[] {
+function drySteps({ clinicalCase, isLong, options, kneeWords, ankleWords }: CastFacts): readonly Step<LegCastStep>[] {
   const { side } = clinicalCase.injury
   const onStocking = hasStocking(options)
-  const held = [...(options['foot-hold'] === 'own-chest' ? [] : ['hold-foot']), ...(isLong ? ['hold-thigh'] : [])]
+  const held: readonly LegCastStep[] = [
+    ...(options['foot-hold'] === 'own-chest' ? [] : (['hold-foot'] as const)),
+    ...(isLong ? (['hold-thigh'] as const) : []),
+  ]
   return [
     ...openingSteps({
       side,
@@ -134,7 +138,7 @@ function drySteps({ clinicalCase, isLong, options, kneeWords, ankleWords }: Cast
       why: 'Two even layers are the room for swelling; bone needs four.',
       say: 'The soft padding goes round your leg now.',
       prevents: 'A missed heel, an overpadded ankle, ridges, no room.',
-      after: [...(onStocking ? ['stocking'] : held.length > 0 ? held : ['baseline']), 'lay-out'],
+      after: [...(onStocking ? (['stocking'] as const) : held.length > 0 ? held : (['baseline'] as const)), 'lay-out'],
       minutes: [2, 3, 5],
       onPatient: true,
       where: ['padding', 'malleoli', 'fibular-neck'],
@@ -159,7 +163,7 @@ function heldAngles({ isLong, options, kneeDeg, ankleDeg }: CastFacts): readonly
   return [...(isLong ? [knee] : []), ...(ankleDeg === null ? [] : [ankleAngle(ankleDeg)]), footPlane]
 }
 
-function finishSteps(facts: CastFacts, lastShape: string): readonly Step[] {
+function finishSteps(facts: CastFacts, lastShape: LegCastStep): readonly Step<LegCastStep>[] {
   const { isLong, isFresh, openingMin, options, set } = facts
   return [
     makeStep({

@@ -1,14 +1,14 @@
-import type { StepRoles } from '../../model/step-role'
+import type { StepIdOf, StepRoles } from '../../model/step-role'
 import { openingRoles } from '../shared/opening-roles'
 
 /** What each of its steps does, as rules see it. */
-export const legCastRoles: StepRoles = {
+export const legCastRoles = {
   ...openingRoles,
   stocking: ['first-layer'],
   'hold-foot': ['hold-taken'],
   'hold-thigh': ['hold-taken'],
-  padding: ['first-layer'],
-  'bone-points': [],
+  padding: ['first-layer', 'pads'],
+  'bone-points': ['feels-points'],
   'toe-grip': [],
   'roll-*': ['wets', 'wraps'],
   'turn-back': [],
@@ -20,6 +20,9 @@ export const legCastRoles: StepRoles = {
   mould: ['moulds'],
   'hold-set': ['holds-to-set', 'hold-released', 'rigid-on'],
   reinforce: [],
-  trim: [],
+  trim: ['trims'],
   transfer: ['transfers', 'lowers'],
-}
+} as const satisfies StepRoles
+
+/** The steps of its procedure, by id. */
+export type LegCastStep = StepIdOf<typeof legCastRoles>

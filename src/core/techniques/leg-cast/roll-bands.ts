@@ -3,11 +3,11 @@ import type { GeometryBand } from '../../model/geometry'
 import type { CastPart } from './cast-parts'
 
 /**
- * Where each roll lies and how far it goes, for the lane (HAND 4): along the foot from the toes, up the lower leg from the heel or about the
+ * Where each roll lies and how far it goes, for the lane: along the foot from the toes, up the lower leg from the heel or about the
  * injury, over the knee, on up the thigh. A roll that would go farther than its stretch is wound back on it, and ends with the stretch.
  * @param topCm upper end of the cast, cm from the heel sole
  * @param levelCm of the injury, where it is known, cm from the heel sole
- * @param lapCm a part is lapped onto the one before it by so much, cm (HAND 4)
+ * @param lapCm a part is lapped onto the one before it by so much, cm
  */
 export function rollBands(
   parts: readonly CastPart[],

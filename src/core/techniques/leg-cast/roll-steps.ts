@@ -5,6 +5,7 @@ import { makeStep } from '../shared/make-step'
 import { lowerTimer, releaseTimer, settingTimer } from '../shared/step-timers'
 import { lastLook } from '../shared/last-look'
 import { castParts, type CastFormation, type CastPart, type NumberedRoll, type ShapeId } from './cast-parts'
+import type { LegCastStep } from './roles'
 
 export interface RollFacts extends CastFormation {
   readonly isPlaster: boolean
@@ -18,15 +19,15 @@ export interface RollFacts extends CastFormation {
 }
 
 /** Everything between the first wetting and the last moulding, part by part. */
-export function rollSteps(facts: RollFacts): readonly Step[] {
+export function rollSteps(facts: RollFacts): readonly Step<LegCastStep>[] {
   const parts = castParts(facts)
   const rolls = parts.flatMap((part) => part.rolls)
   const firstOnFoot = rolls.find(({ roll }) => roll.zone === 'foot')?.id
   const lastRoll = rolls.at(-1)?.id
   const lastShape = parts.flatMap(({ shapes }) => shapes).at(-1)
-  const steps: Step[] = []
-  const add = (step: Omit<Parameters<typeof makeStep>[0], 'after'>): void =>
-    void steps.push(makeStep({ ...step, after: [steps.at(-1)?.id ?? 'bone-points'] }))
+  const steps: Step<LegCastStep>[] = []
+  const add = (step: Omit<Parameters<typeof makeStep<LegCastStep>>[0], 'after'>): void =>
+    void steps.push(makeStep<LegCastStep>({ ...step, after: [steps.at(-1)?.id ?? 'bone-points'] }))
   for (const part of parts) {
     for (const [index, rolled] of part.rolls.entries()) {
       if (rolled.id === firstOnFoot && facts.options['foot-hold'] !== 'own-chest') add(toeGrip)
@@ -44,7 +45,7 @@ export function rollSteps(facts: RollFacts): readonly Step[] {
 
 /** The foot is let go of where it will be rolled, before it is rolled. */
 const toeGrip = {
-  id: 'toe-grip',
+  id: 'toe-grip' as const,
   text: 'The hand at the foot moves to the toe tips, called out; where toes are broken, a flat palm under the sole.',
   why: 'Fingers under a roll leave a dent, and lifted away they leave a bare patch.',
   prevents: 'A dent or a bare patch where the hand was.',
@@ -99,14 +100,18 @@ function placeWords({ options }: RollFacts, part: CastPart, id: string, zone: Nu
 }
 
 /** The clocks that a roll starts: until when the next may be laid on it, and with the first of a part until when that part can be shaped. */
-function rollClocks({ set }: RollFacts, parts: readonly CastPart[], { id }: NumberedRoll): { readonly moreTimers?: readonly StepTimer[] } {
+function rollClocks(
+  { set }: RollFacts,
+  parts: readonly CastPart[],
+  { id }: NumberedRoll,
+): { readonly moreTimers?: readonly StepTimer<LegCastStep>[] } {
   const part = parts.find(({ rolls }) => rolls.some((roll) => roll.id === id))
   if (!part) return {}
   const within = part.rolls[part.rolls.findIndex((roll) => roll.id === id) + 1]
   const lapped = parts.findLast(({ lapsOn }) => lapsOn === id)?.rolls[0]
   const [next, lastShape] = [lapped ?? within, part.shapes.at(-1)]
   const minutes = set.workableShare * set.minutes
-  const timers: readonly StepTimer[] = [
+  const timers: readonly StepTimer<LegCastStep>[] = [
     ...(next
       ? [
           {
@@ -138,7 +143,7 @@ const partLabels: Readonly<Record<CastPart['id'], string>> = {
 /** Edges turned back so that the last roll lies over them. */
 function turnBack({ edge }: RollFacts, where: NonNullable<CastPart['turnsBack']>) {
   return {
-    id: where === 'at the toes' ? 'turn-back-toes' : 'turn-back',
+    id: where === 'at the toes' ? ('turn-back-toes' as const) : ('turn-back' as const),
     text: `Turn the ${edge} back ${where}, before the last roll there: it goes over it.`,
     why: 'A padded edge can touch skin, a bare one cannot; under the last roll it stays.',
     prevents: 'Raw edges, padding that slips out.',

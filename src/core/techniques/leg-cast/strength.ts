@@ -1,4 +1,4 @@
-import { estimateWords } from '../../planner/format-decision'
+import { asEstimate } from '../../planner/format-decision'
 import type { LegModel } from '../../figures/body/leg-model'
 import type { PlanDraft } from '../../planner/draft'
 import { defineDefaults, readDefaults } from '../../quantities/defaults'
@@ -19,8 +19,8 @@ const nPerCm2PerMPa = 100
 const malleoliShare = 0.137
 
 /**
- * Decides `knee-strength`: strength of the tube at the knee ÷ the moment of the leg carried at groin and heel (PRECISIONS
- * leg-cast): σ·π·r²·τ/M. Raises `knee-strength` below 2, and `missing` without the patient's mass.
+ * Decides `knee-strength`: strength of the tube at the knee ÷ the moment of the leg carried at groin and heel: σ·π·r²·τ/M.
+ * Raises `knee-strength` below 2, and `missing` without the patient's mass.
  * @param layers cast-layers, those of the crossing turns not counted
  */
 export function decideKneeStrength(draft: PlanDraft, model: LegModel, material: SettingMaterial, layers: number): void {
@@ -59,7 +59,7 @@ export function decideKneeStrength(draft: PlanDraft, model: LegModel, material: 
   draft.decide({
     id: 'knee-strength',
     value: factor,
-    display: `${factor.toFixed(1)} times the leg lifted by the heel${estimateWords}`,
+    display: asEstimate(`${factor.toFixed(1)} times the leg lifted by the heel`),
     source: 'model',
     formula: 'Bending strength × π × radius² × thickness of the tube at the knee ÷ moment of the leg carried at groin and heel.',
     working: [

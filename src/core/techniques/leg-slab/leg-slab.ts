@@ -35,10 +35,10 @@ import { decideWidth, limitingStations, type SlabFit } from './width'
 import { legSlabRelease, legSlabTroubles } from './trouble'
 import { decisions } from './decisions'
 import { legSlabMusts } from './musts'
-import { legSlabRoles } from './roles'
+import { legSlabRoles, type LegSlabStep } from './roles'
 
 /** Plaster back slab for the lower or the whole leg. */
-export const legSlab: Technique = {
+export const legSlab: Technique<LegSlabStep> = {
   id: 'leg-slab',
   name: 'Back slab, leg',
   purpose: 'Holds a fresh or swelling ankle, foot or lower leg from behind, open at the front.',
@@ -78,7 +78,7 @@ export const legSlab: Technique = {
   troubles: legSlabTroubles,
 }
 
-function planLegSlab(draft: PlanDraft, options: OptionValues): TechniqueOutcome {
+function planLegSlab(draft: PlanDraft, options: OptionValues): TechniqueOutcome<LegSlabStep> {
   const { clinicalCase } = draft
   const extent = extentOf(clinicalCase, options)
   const material = options['material'] as SettingMaterial

@@ -1,8 +1,10 @@
+import type { StepNameOf } from '../../model/step-role'
 import { must, type Must } from '../../model/order-rule'
 import { limbMusts, wetMusts } from '../shared/musts'
+import type { legSlabRoles } from './roles'
 
 /** Orders that are binding; any other is a habit of this house. */
-export const legSlabMusts: readonly Must[] = [
+export const legSlabMusts: readonly Must<StepNameOf<typeof legSlabRoles>>[] = [
   ...limbMusts,
   ...wetMusts,
   ...must('cut-slab', 'wet', 'a closed tube: its front gap was never tried dry'),

@@ -119,7 +119,7 @@ export const legSlabOptions: readonly TechniqueOption[] = [
   positionOption,
 ]
 
-/** Below or above the knee, worked out from the pattern where the option leaves it open (SAFETY). */
+/** Below or above the knee, worked out from the pattern where the option leaves it open. */
 export function extentOf(clinicalCase: ClinicalCase, options: OptionValues): Extent {
   const chosen = options['extent']
   if (chosen === 'below-knee' || chosen === 'above-knee') return chosen

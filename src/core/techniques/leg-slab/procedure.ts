@@ -13,6 +13,7 @@ import { ankleAngle, footPlane, kneeAngle } from '../shared/step-angles'
 import { cureTimer, lowerTimer, lowerWords, releaseTimer, settingTimer, wettingTimer } from '../shared/step-timers'
 import type { OptionValues } from '../../planner/technique'
 import type { Extent } from './options'
+import type { LegSlabStep } from './roles'
 
 export interface ProcedureFacts {
   readonly options: OptionValues
@@ -38,7 +39,7 @@ export interface ProcedureFacts {
 }
 
 /** The steps of a back slab in a workable order; `after` says which order is binding. */
-export function legSlabSteps(facts: ProcedureFacts): readonly Step[] {
+export function legSlabSteps(facts: ProcedureFacts): readonly Step<LegSlabStep>[] {
   return [...prepareSteps(facts), ...wetSteps(facts), ...finishSteps(facts)]
 }
 
@@ -54,7 +55,7 @@ function prepareSteps({
   clinicalCase,
   isHeldByItself,
   lapped,
-}: ProcedureFacts): readonly Step[] {
+}: ProcedureFacts): readonly Step<LegSlabStep>[] {
   const size =
     widthCm !== null && lengthCm !== null ? `${formatValue(widthCm, 'cm')} wide, ${formatValue(lengthCm, 'cm')} long` : 'to the plan'
   const isAbove = extent === 'above-knee'
@@ -116,7 +117,7 @@ function heldAngles({ ankleDeg, extent }: ProcedureFacts): readonly StepAngle[] 
   return [...(ankleDeg === null ? [] : [ankleAngle(ankleDeg)]), footPlane, ...(extent === 'above-knee' ? [kneeAngle(18, 15, 20)] : [])]
 }
 
-function wetSteps(facts: ProcedureFacts): readonly Step[] {
+function wetSteps(facts: ProcedureFacts): readonly Step<LegSlabStep>[] {
   const { options, isPlaster, set, ankleWords, extent, lapped } = facts
   const isAbove = extent === 'above-knee'
   const from = options['lay-from'] === 'knee' ? (isAbove ? 'top' : 'knee') : 'foot'
@@ -222,7 +223,7 @@ function foldWords({ options, foldCm, gapCm }: ProcedureFacts): string {
   return `, nick and tuck ${formatValue(foldCm, 'cm')} of both edges at the ankle${gap}`
 }
 
-function finishSteps(facts: ProcedureFacts): readonly Step[] {
+function finishSteps(facts: ProcedureFacts): readonly Step<LegSlabStep>[] {
   const { isScarce, set } = facts
   return [
     makeStep({

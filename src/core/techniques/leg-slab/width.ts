@@ -38,7 +38,7 @@ export function limitingStations(extent: Extent): readonly LegStationId[] {
   return extent === 'above-knee' ? aboveKnee : belowKnee
 }
 
-/** Decides `slab-width` and `slab-coverage` (COMPUTATION 4 and the front-gap rule of SAFETY). */
+/** Decides `slab-width` and `slab-coverage`. */
 export function decideWidth(draft: PlanDraft, model: LegModel, options: OptionValues, extent: Extent, item: string): SlabFit | null {
   const { clinicalCase, ctx } = draft
   const growth = greatestGirthGrowth(clinicalCase, ctx.protocol)
@@ -86,7 +86,7 @@ export function decideWidth(draft: PlanDraft, model: LegModel, options: OptionVa
   return { ...width, coverage, stations, foldCm, gapCm }
 }
 
-/** The ankle as it limits a slab whose edges are nicked and folded there, 3 cm a side at most (CORRECTIONS 1). */
+/** The ankle as it limits a slab whose edges are nicked and folded there, 3 cm a side at most. */
 function beforeFolding(ankle: SlabStation): SlabStation {
   const widthCm = Math.min(allowed(ankle) + 2 * mostFoldCm, ankle.paddedGirthCm - leastOpenCm)
   return { ...ankle, label: 'ankle before folding', gapCm: ankle.paddedGirthCm - widthCm }
@@ -110,12 +110,13 @@ function decideFold(draft: PlanDraft, ankle: SlabStation | null, tuckedCm: numbe
   })
 }
 
-/** What the fold in force leaves open at the ankle, whoever chose it: a floor (TURNS 2). */
+/** What the fold in force leaves open at the ankle, whoever chose it: a floor. */
 function judgeGapByFold(draft: PlanDraft, ankle: SlabStation, widthCm: number, foldCm: number): void {
   const openCm = ankle.paddedGirthCm - widthCm + 2 * foldCm
   if (openCm >= ankle.gapCm - 1e-9) return
   draft.caution({
     level: 'stop',
+    isFloor: true,
     code: 'front-gap',
     decisions: ['ankle-fold'],
     steps: ['cut-slab', 'fold'],
@@ -130,6 +131,7 @@ function judgeGapAfterFold(draft: PlanDraft, gapCm: number): void {
   if (!measured || measured.value >= gapCm - 1e-9) return
   draft.caution({
     level: 'stop',
+    isFloor: true,
     code: 'front-gap',
     decisions: ['ankle-fold'],
     steps: ['fold'],
@@ -138,12 +140,13 @@ function judgeGapAfterFold(draft: PlanDraft, gapCm: number): void {
   })
 }
 
-/** A quarter of the girth stays open while a fresh injury swells: a floor, whoever chose the width (SAFETY, front-gap). */
+/** A quarter of the girth stays open while a fresh injury swells: a floor, whoever chose the width. */
 function checkQuarter(draft: PlanDraft, stations: readonly SlabStation[], widthCm: number): void {
   const tight = stations.find((station) => widthCm > allowed(station) + 1e-9)
   if (!tight) return
   draft.caution({
     level: 'stop',
+    isFloor: true,
     code: 'front-gap',
     decisions: ['slab-width'],
     steps: ['cut-slab', 'bandage'],

@@ -1,8 +1,10 @@
+import type { StepNameOf } from '../../model/step-role'
 import { must, type Must } from '../../model/order-rule'
 import { checkMusts } from '../shared/musts'
+import type { poleTractionRoles } from './roles'
 
 /** Orders that are binding; any other is a habit of this house. */
-export const poleTractionMusts: readonly Must[] = [
+export const poleTractionMusts: readonly Must<StepNameOf<typeof poleTractionRoles>>[] = [
   ...checkMusts,
   ...must('identity', 'thigh-strap', 'the work on the wrong limb or patient'),
   ...must('position', 'thigh-strap', 'a leg seen to while an airway or a bleed waits'),

@@ -4,9 +4,18 @@ import type { FieldFacts } from '../families/traction/field-technique'
 import { makeStep } from '../shared/make-step'
 import { convertTimer, limitTimer } from '../shared/step-timers'
 import { closingCheck, openingSteps } from '../shared/opening-steps'
+import type { PoleTractionStep } from './roles'
 
 /** The steps of a one-pole splint in a workable order. */
-export function poleTractionSteps({ side, lengthWords, pullWords, strapWords, pull, straps, convertMin }: FieldFacts): readonly Step[] {
+export function poleTractionSteps({
+  side,
+  lengthWords,
+  pullWords,
+  strapWords,
+  pull,
+  straps,
+  convertMin,
+}: FieldFacts): readonly Step<PoleTractionStep>[] {
   return [
     ...openingSteps({
       side,

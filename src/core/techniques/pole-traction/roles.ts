@@ -1,8 +1,8 @@
-import type { StepRoles } from '../../model/step-role'
+import type { StepIdOf, StepRoles } from '../../model/step-role'
 import { openingRoles } from '../shared/opening-roles'
 
 /** What each of its steps does, as rules see it. */
-export const poleTractionRoles: StepRoles = {
+export const poleTractionRoles = {
   ...openingRoles,
   'thigh-strap': ['first-layer', 'closes'],
   'join-pole': [],
@@ -11,4 +11,7 @@ export const poleTractionRoles: StepRoles = {
   'fit-pole': ['lays-on'],
   pull: ['pulls', 'rigid-on'],
   straps: ['closes'],
-}
+} as const satisfies StepRoles
+
+/** The steps of its procedure, by id. */
+export type PoleTractionStep = StepIdOf<typeof poleTractionRoles>

@@ -1,8 +1,10 @@
+import type { StepNameOf } from '../../model/step-role'
 import { must, type Must } from '../../model/order-rule'
 import { checkMusts } from '../shared/musts'
+import type { ringTractionRoles } from './roles'
 
 /** Orders that are binding; any other is a habit of this house. */
-export const ringTractionMusts: readonly Must[] = [
+export const ringTractionMusts: readonly Must<StepNameOf<typeof ringTractionRoles>>[] = [
   ...checkMusts,
   ...must('identity', ['strips', 'ring-set', 'close-straps'], 'the work on the wrong limb or patient'),
   ...must('baseline', ['strips', 'pull', 'close-straps'], 'a loss that is found later cannot be dated'),

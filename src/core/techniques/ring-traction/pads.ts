@@ -15,7 +15,7 @@ export interface PadLayout {
 }
 
 /**
- * Sling pads edge over edge along the leg (PRECISIONS ring-traction): L = inside leg − 10, n = ceil((L − 1)/(length − 1)),
+ * Sling pads edge over edge along the leg: L = inside leg − 10, n = ceil((L − 1)/(length − 1)),
  * overlap (n·length − L)/(n − 1); straps at the middles, two on the top pad at a third and two thirds.
  * @param insideLegCm cm, above 10
  * @param lengthCm length of one pad, cm, above 1
@@ -55,6 +55,7 @@ export function decidePads(draft: PlanDraft, inside: Estimate): PadLayout {
     draft.caution({
       level: 'caution',
       code: 'pad-overlap',
+      lasts: true,
       decisions: ['pads'],
       steps: ['build'],
       text: 'Even the pads out by hand, or mix lengths.',

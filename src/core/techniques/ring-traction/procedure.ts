@@ -4,6 +4,7 @@ import type { Step } from '../../model/step'
 import type { StepPull, StepStrap } from '../../model/step'
 import { makeStep } from '../shared/make-step'
 import { closingCheck, openingSteps } from '../shared/opening-steps'
+import type { RingTractionStep } from './roles'
 
 export interface RingFacts {
   readonly side: Side | undefined
@@ -22,7 +23,7 @@ export interface RingFacts {
 }
 
 /** The steps of a modular ring splint in a workable order. */
-export function ringTractionSteps(facts: RingFacts): readonly Step[] {
+export function ringTractionSteps(facts: RingFacts): readonly Step<RingTractionStep>[] {
   const { side, ring, lengthWords, padWords, straps, tubeWords, coverWords, pullWords, isAdhesive, pull } = facts
   const strapCount = straps.length > 0 ? `${straps.length} straps` : 'straps, one more than pads'
   return [

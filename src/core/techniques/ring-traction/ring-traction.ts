@@ -30,13 +30,13 @@ import { ringTractionRelease, ringTractionTroubles } from './trouble'
 import { decisions } from './decisions'
 import { ringTractionTaskForms } from './task-forms'
 import { ringTractionMusts } from './musts'
-import { ringTractionRoles } from './roles'
+import { ringTractionRoles, type RingTractionStep } from './roles'
 
 const estimatedShare = 0.06
 const bareBarCm = 10
 
 /** Modular ring splint with fixed traction. */
-export const ringTraction: Technique = {
+export const ringTraction: Technique<RingTractionStep> = {
   id: 'ring-traction',
   name: 'Ring traction splint',
   purpose: 'Keeps a broken thigh out to length against its own ring, without weights, for the way and the first days.',
@@ -69,7 +69,7 @@ export const ringTraction: Technique = {
   troubles: ringTractionTroubles,
 }
 
-function planRingTraction(draft: PlanDraft, options: OptionValues): TechniqueOutcome {
+function planRingTraction(draft: PlanDraft, options: OptionValues): TechniqueOutcome<RingTractionStep> {
   const { side } = draft.clinicalCase.injury
   const massKg = requireMass(draft)
   const { size, groin } = decideRing(draft, 'ring-traction', options)

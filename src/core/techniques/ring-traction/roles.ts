@@ -1,8 +1,8 @@
-import type { StepRoles } from '../../model/step-role'
+import type { StepIdOf, StepRoles } from '../../model/step-role'
 import { openingRoles } from '../shared/opening-roles'
 
 /** What each of its steps does, as rules see it. */
-export const ringTractionRoles: StepRoles = {
+export const ringTractionRoles = {
   ...openingRoles,
   build: [],
   'side-supports': [],
@@ -13,4 +13,7 @@ export const ringTractionRoles: StepRoles = {
   'tie-off': ['rigid-on', 'hold-released'],
   'close-straps': ['closes'],
   prop: [],
-}
+} as const satisfies StepRoles
+
+/** The steps of its procedure, by id. */
+export type RingTractionStep = StepIdOf<typeof ringTractionRoles>

@@ -1,8 +1,10 @@
+import type { StepNameOf } from '../../model/step-role'
 import { must, type Must } from '../../model/order-rule'
 import { checkMusts } from '../shared/musts'
+import type { seatedVestRoles } from './roles'
 
 /** Orders that are binding; any other is a habit of this house. */
-export const seatedVestMusts: readonly Must[] = [
+export const seatedVestMusts: readonly Must<StepNameOf<typeof seatedVestRoles>>[] = [
   ...checkMusts,
   ...must(
     'hold-head',

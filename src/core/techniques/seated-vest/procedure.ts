@@ -5,6 +5,7 @@ import { holdHead } from '../shared/hold-head'
 import { makeStep } from '../shared/make-step'
 import { closingCheck, openingSteps } from '../shared/opening-steps'
 import type { OptionValues } from '../../planner/technique'
+import type { SeatedVestStep } from './roles'
 
 export interface VestFacts {
   readonly options: OptionValues
@@ -24,7 +25,14 @@ const legs = [strap('leg-left', 'Left leg strap'), strap('leg-right', 'Right leg
 const head = [strap('head-forehead', 'Forehead strap'), strap('head-chin', 'Strap at the chin piece of the collar')]
 
 /** The steps of a seated vest in a workable order. */
-export function seatedVestSteps({ options, isCrossed, padCm, hasCollar, lifters, settingWords }: VestFacts): readonly Step[] {
+export function seatedVestSteps({
+  options,
+  isCrossed,
+  padCm,
+  hasCollar,
+  lifters,
+  settingWords,
+}: VestFacts): readonly Step<SeatedVestStep>[] {
   const holdTo = options['head-hold'] === 'until-head-straps' ? 'head-straps' : 'board'
   const pad =
     padCm === null

@@ -1,8 +1,8 @@
-import type { StepRoles } from '../../model/step-role'
+import type { StepIdOf, StepRoles } from '../../model/step-role'
 import { heldOpeningRoles } from '../shared/opening-roles'
 
 /** What each of its steps does, as rules see it. */
-export const seatedVestRoles: StepRoles = {
+export const seatedVestRoles = {
   ...heldOpeningRoles,
   upright: ['transfers'],
   'size-collar': ['lays-on', 'closes', 'rigid-on'],
@@ -16,4 +16,7 @@ export const seatedVestRoles: StepRoles = {
   'strap-top': ['closes'],
   straps: ['closes'],
   board: ['turns', 'transfers', 'lowers', 'hold-released'],
-}
+} as const satisfies StepRoles
+
+/** The steps of its procedure, by id. */
+export type SeatedVestStep = StepIdOf<typeof seatedVestRoles>

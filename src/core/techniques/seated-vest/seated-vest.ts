@@ -21,14 +21,14 @@ import { seatedVestCare, seatedVestFit, seatedVestSteps } from './procedure'
 import { seatedVestRelease, seatedVestTroubles } from './trouble'
 import { decisions } from './decisions'
 import { seatedVestMusts } from './musts'
-import { seatedVestRoles } from './roles'
+import { seatedVestRoles, type SeatedVestStep } from './roles'
 
 const noPadBelowCm = 1
 const boardMin = 30
 const rounds = { upToMin: 60 } as const
 
 /** Short extrication vest for a seated patient. */
-export const seatedVest: Technique = {
+export const seatedVest: Technique<SeatedVestStep> = {
   id: 'seated-vest',
   name: 'Seated vest',
   purpose: 'Holds head and trunk of a seated patient in one piece while they are lifted out.',
@@ -68,7 +68,7 @@ export const seatedVest: Technique = {
   troubles: seatedVestTroubles,
 }
 
-function planSeatedVest(draft: PlanDraft, options: OptionValues): TechniqueOutcome {
+function planSeatedVest(draft: PlanDraft, options: OptionValues): TechniqueOutcome<SeatedVestStep> {
   const isRoadside = options['way'] === 'roadside'
   const hasCollar = putsCollarOn(options)
   const take = (definition: MeasurementDefinition): Estimate | null => (isRoadside ? draft.measure(definition) : draft.require(definition))

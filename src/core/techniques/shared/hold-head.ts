@@ -6,8 +6,8 @@ import { makeStep } from './make-step'
  * @param to the step at whose end the hands may leave it
  * @param more what this device adds to it
  */
-export function holdHead(to: string, more: string): Step {
-  return makeStep({
+export function holdHead<To extends string>(to: To, more: string): Step<'hold-head' | To> {
+  return makeStep<'hold-head' | To>({
     id: 'hold-head',
     text: `Before anything else a second person holds the head in line with both hands and keeps it. ${more}`,
     why: 'What is put on is one part of protection; the hands are the other.',

@@ -25,7 +25,7 @@ export interface MinutesQuestion {
 
 /**
  * Warns of a part that by the plan's own likely minutes is shaped when it has begun to set, and of a roll that is laid on a layer that no longer
- * bonds, with what mends it and by how much (HAND 3).
+ * bonds, with what mends it and by how much.
  */
 export function judgeMinutes(draft: PlanDraft, question: MinutesQuestion): void {
   const late = likelyWindows(likelyOf(question.steps), question.windows, question.setMin).filter(isLate)

@@ -14,7 +14,7 @@ export interface ListedKind {
   readonly note: string
 }
 
-/** Puts it on the lay-out list with its figures; where a store list has none of its kind, says so: the number stays (CORRECTIONS). */
+/** Puts it on the lay-out list with its figures; where a store list has none of its kind, says so: the number stays. */
 export function listKind(draft: PlanDraft, { id, item, decision, step, lengthCm, widthCm, count, note }: ListedKind): void {
   draft.material({
     id,

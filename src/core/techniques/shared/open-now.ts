@@ -15,7 +15,7 @@ export interface OpenNowFacts {
 }
 
 /**
- * Opening at once what presses (TURNS 4): the place is confirmed and the call is out; a hand takes what the device holds; the device's own
+ * Opening at once what presses: the place is confirmed and the call is out; a hand takes what the device holds; the device's own
  * lines; a bend is eased; the limb is looked at, at heart level. Nothing is prepared, drawn or explained first.
  */
 export function openNowSteps({ where, held, lines, compared }: OpenNowFacts): readonly Step[] {

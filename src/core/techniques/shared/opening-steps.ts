@@ -5,8 +5,9 @@ import type { Step } from '../../model/step'
 import { positionWords, type Position } from '../../planner/shared-options'
 import type { OptionValues } from '../../planner/technique'
 import { makeStep } from './make-step'
+import type { OpeningStep } from './opening-roles'
 
-export interface OpeningFacts {
+export interface OpeningFacts<Head extends string = never> {
   readonly side: Side | undefined
   /** How the patient is settled, beside the words of the chosen position. */
   readonly position: string
@@ -23,19 +24,19 @@ export interface OpeningFacts {
   /** What the patient is told will come, as it is said aloud. */
   readonly say: string
   /** Where a spine may be hurt: the step that takes the head, before anything else. */
-  readonly head?: Step
+  readonly head?: Step<Head>
 }
 
 /**
  * What begins every application: the head held first where the spine may be hurt; own protection beside identity and consent; then the
  * position, what is laid out, and the baseline before any device.
  */
-export function openingSteps(facts: OpeningFacts): readonly Step[] {
+export function openingSteps<Head extends string = never>(facts: OpeningFacts<Head>): readonly Step<OpeningStep | Head>[] {
   const side = facts.side ? `, and the side: ${facts.side.toUpperCase()}` : ''
-  const first = facts.head ? [facts.head.id] : []
+  const first: readonly Head[] = facts.head ? [facts.head.id] : []
   return [
     ...(facts.head ? [facts.head] : []),
-    makeStep({
+    makeStep<OpeningStep | Head>({
       id: 'protect',
       text: 'Gloves on; eyes covered where something may splash or fly.',
       why: 'Wet gloves cannot be changed half way, and what splashes sets in an eye.',
@@ -43,7 +44,7 @@ export function openingSteps(facts: OpeningFacts): readonly Step[] {
       after: first,
       minutes: [0.2, 0.4, 1],
     }),
-    makeStep({
+    makeStep<OpeningStep | Head>({
       id: 'identity',
       text: `Read aloud with the patient: name, date of birth or number${side}.`,
       why: facts.side ? 'Readings may come from the other side; the work must not.' : 'Two people with one name are one door apart.',
@@ -52,7 +53,7 @@ export function openingSteps(facts: OpeningFacts): readonly Step[] {
       minutes: [0.2, 0.3, 0.5],
       confirm: facts.side ? `Both identifiers and ${facts.side.toUpperCase()} confirmed aloud` : 'Both identifiers confirmed aloud',
     }),
-    makeStep({
+    makeStep<OpeningStep | Head>({
       id: 'explain',
       text: 'Explain, ask for consent, and give pain relief before anything moves.',
       why: 'Who knows what comes does not pull away from it.',
@@ -61,7 +62,7 @@ export function openingSteps(facts: OpeningFacts): readonly Step[] {
       after: first,
       minutes: [0.5, 1, 3],
     }),
-    makeStep({
+    makeStep<OpeningStep | Head>({
       id: 'position',
       text: positionText(facts),
       why: 'Work that takes minutes needs a comfortable patient and a steady stance.',
@@ -69,7 +70,7 @@ export function openingSteps(facts: OpeningFacts): readonly Step[] {
       after: ['identity', 'explain'],
       minutes: [0.5, 1, 2],
     }),
-    makeStep({
+    makeStep<OpeningStep | Head>({
       id: 'lay-out',
       text: `Lay out in the order of use: ${facts.layOut}.`,
       items: facts.layOut.split(/[,;] /),
@@ -79,7 +80,7 @@ export function openingSteps(facts: OpeningFacts): readonly Step[] {
       hands: ['fetch'],
       minutes: [1, 2, 4],
     }),
-    makeStep({
+    makeStep<OpeningStep | Head>({
       id: 'baseline',
       text: `Rings and tight clothing off, skin and wounds looked at. Check circulation, feeling and movement on ${facts.compared} and record them.`,
       why: 'Later findings mean something only beside what was there before.',
@@ -94,11 +95,11 @@ export function openingSteps(facts: OpeningFacts): readonly Step[] {
   ]
 }
 
-function positionText(facts: OpeningFacts): string {
+function positionText(facts: Pick<OpeningFacts, 'chosen' | 'position' | 'holdsLong'>): string {
   return `${settled(facts)}${facts.holdsLong ? ' The bed at your hips; whoever holds takes a stool or a step now, before the long hold.' : ''}`
 }
 
-function settled({ chosen, position }: OpeningFacts): string {
+function settled({ chosen, position }: Pick<OpeningFacts, 'chosen' | 'position'>): string {
   if (!chosen) return position
   if (hasFlag(chosen.clinicalCase, 'cannot-be-moved'))
     return `As found, in bed or chair, with one more holder, who supports ${chosen.supported}. ${position}`
@@ -110,8 +111,12 @@ function settled({ chosen, position }: OpeningFacts): string {
  * @param after steps that come before it
  * @param compared as in the baseline
  */
-export function closingCheck(after: readonly string[], compared: string, where: readonly string[] = []): Step {
-  return makeStep({
+export function closingCheck<Id extends string>(
+  after: readonly Id[],
+  compared: string,
+  where: readonly string[] = [],
+): Step<Id | 'after-check'> {
+  return makeStep<Id | 'after-check'>({
     id: 'after-check',
     text: `Check circulation, feeling and movement again on ${compared}, and compare with the baseline.`,
     why: 'What the device presses, pulls or bends shows first beyond it.',

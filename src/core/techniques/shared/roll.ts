@@ -18,7 +18,7 @@ export const spineBelowOption: TechniqueOption = {
   ],
 }
 
-/** Whether a full roll is ruled out: not cleared, and pelvis suspected or unstable (SAFETY). */
+/** Whether a full roll is ruled out: not cleared, and pelvis suspected or unstable. */
 export function isScooped(draft: PlanDraft, options: OptionValues): boolean {
   const { clinicalCase } = draft
   return options['spine-below'] === 'not-cleared' && (hasFlag(clinicalCase, 'pelvis-suspected') || hasFlag(clinicalCase, 'unstable'))
@@ -58,7 +58,7 @@ export function judgeRoll(draft: PlanDraft, options: OptionValues): void {
 }
 
 /**
- * Decides `people` and `turn` for turning a lying patient (PRECISIONS People for a roll): 4, 5 above 100 kg, while the spine
+ * Decides `people` and `turn` for turning a lying patient: 4, 5 above 100 kg, while the spine
  * below is not cleared; 2, 3 above 100 kg, once it is.
  */
 export function decideRoll(draft: PlanDraft, options: OptionValues, steps: readonly Step[]): void {

@@ -8,7 +8,7 @@ import type { DecidedSetting } from '../families/cast/decide-set-time'
 import { judgeMinutes, type Mend } from './judge-minutes'
 import type { SettingMaterial } from '../../model/setting-material'
 
-/** Why skin at risk gets the lower heat limit, or null (SAFETY, PRECISIONS: child, neuropathy, unresponsive, fragile skin). */
+/** Why skin at risk gets the lower heat limit, or null (neuropathy, unresponsive, fragile skin). */
 function heatVulnerability(clinicalCase: ClinicalCase): string | null {
   if (isYoungerThan(clinicalCase, 16)) return 'child'
   const flag = (['neuropathy', 'unresponsive', 'fragile-skin'] as const).find((one) => hasFlag(clinicalCase, one))

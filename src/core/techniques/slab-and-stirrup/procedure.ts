@@ -11,6 +11,7 @@ import { ankleAngle, footPlane } from '../shared/step-angles'
 import { cureTimer, lowerTimer, lowerWords, releaseTimer, settingTimer, wettingTimer } from '../shared/step-timers'
 import { closingCheck, openingSteps } from '../shared/opening-steps'
 import type { OptionValues } from '../../planner/technique'
+import type { SlabAndStirrupStep } from './roles'
 
 export interface StirrupFacts {
   readonly options: OptionValues
@@ -32,11 +33,11 @@ export function cutWords(widthCm: number | null, lengthCm: number | null): strin
 }
 
 /** The steps of slab and stirrup in a workable order. */
-export function slabAndStirrupSteps(facts: StirrupFacts): readonly Step[] {
+export function slabAndStirrupSteps(facts: StirrupFacts): readonly Step<SlabAndStirrupStep>[] {
   return [...drySteps(facts), ...wetSteps(facts), ...finishSteps(facts)]
 }
 
-function drySteps({ options, side, slab, stirrup, clinicalCase, isHeldByItself }: StirrupFacts): readonly Step[] {
+function drySteps({ options, side, slab, stirrup, clinicalCase, isHeldByItself }: StirrupFacts): readonly Step<SlabAndStirrupStep>[] {
   const stance =
     options['position'] === 'seated'
       ? 'Seated is the hardest: gravity works against you.'
@@ -89,7 +90,7 @@ function drySteps({ options, side, slab, stirrup, clinicalCase, isHeldByItself }
   ]
 }
 
-function wetSteps({ options, ankleWords, ankleDeg, set }: StirrupFacts): readonly Step[] {
+function wetSteps({ options, ankleWords, ankleDeg, set }: StirrupFacts): readonly Step<SlabAndStirrupStep>[] {
   return [
     makeStep({
       id: 'wet',
@@ -153,7 +154,7 @@ function wetSteps({ options, ankleWords, ankleDeg, set }: StirrupFacts): readonl
   ]
 }
 
-function finishSteps({ options, ankleWords, ankleDeg, set }: StirrupFacts): readonly Step[] {
+function finishSteps({ options, ankleWords, ankleDeg, set }: StirrupFacts): readonly Step<SlabAndStirrupStep>[] {
   const isFaceDown = options['position'] === 'face-down'
   return [
     makeStep({

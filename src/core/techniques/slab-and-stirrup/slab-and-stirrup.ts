@@ -36,7 +36,7 @@ import { decideJointWidths, type JointFit } from './widths'
 import { slabAndStirrupRelease, slabAndStirrupTroubles } from './trouble'
 import { decisions } from './decisions'
 import { slabAndStirrupMusts } from './musts'
-import { slabAndStirrupRoles } from './roles'
+import { slabAndStirrupRoles, type SlabAndStirrupStep } from './roles'
 
 const path: MeasurementDefinition = {
   ...slabPath,
@@ -45,7 +45,7 @@ const path: MeasurementDefinition = {
 const girths = [ankleGirth, calfGirth, belowKneeGirth, heelInstepGirth, toeGirth]
 
 /** Pre-padded fibreglass back slab with a side-to-side stirrup. */
-export const slabAndStirrup: Technique = {
+export const slabAndStirrup: Technique<SlabAndStirrupStep> = {
   id: 'slab-and-stirrup',
   name: 'Slab and stirrup',
   purpose: 'Holds an ankle, metatarsal or toe injury from behind and from both sides, open at the front.',
@@ -93,7 +93,7 @@ function stirrupPathFor(options: OptionValues): MeasurementDefinition {
   }
 }
 
-function planSlabAndStirrup(draft: PlanDraft, options: OptionValues): TechniqueOutcome {
+function planSlabAndStirrup(draft: PlanDraft, options: OptionValues): TechniqueOutcome<SlabAndStirrupStep> {
   const { clinicalCase } = draft
   const leg = measureLeg(draft)
   const slabLengthCm = decideLengthOf(

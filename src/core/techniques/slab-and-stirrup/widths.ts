@@ -18,7 +18,7 @@ export interface JointFit {
 }
 
 /**
- * Decides `slab-width`, `stirrup-width` and their joint `coverage` (COMPUTATION 4, CORRECTIONS 2): only the open front is bounded, so
+ * Decides `slab-width`, `stirrup-width` and their joint `coverage`: only the open front is bounded, so
  * neither may be wider than C′ − g, the stirrup than half of it; the narrow school keeps the slab to 0.55 of the ankle.
  */
 export function decideJointWidths(draft: PlanDraft, model: LegModel, options: OptionValues): JointFit | null {

@@ -1,8 +1,10 @@
+import type { StepNameOf } from '../../model/step-role'
 import { must, type Must } from '../../model/order-rule'
 import { checkMusts } from '../shared/musts'
+import type { suspendedRingTractionRoles } from './roles'
 
 /** Orders that are binding; any other is a habit of this house. */
-export const suspendedRingTractionMusts: readonly Must[] = [
+export const suspendedRingTractionMusts: readonly Must<StepNameOf<typeof suspendedRingTractionRoles>>[] = [
   ...checkMusts,
   ...must('identity', ['strips', 'ring-set', 'pull'], 'the work on the wrong limb or patient'),
   ...must('baseline', ['strips', 'bandage', 'ring-set', 'pull', 'weights'], 'a loss that is found later cannot be dated'),

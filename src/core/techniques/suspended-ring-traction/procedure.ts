@@ -4,6 +4,7 @@ import type { Step } from '../../model/step'
 import type { StepPull } from '../../model/step'
 import { makeStep } from '../shared/make-step'
 import { closingCheck, openingSteps } from '../shared/opening-steps'
+import type { SuspendedRingTractionStep } from './roles'
 
 export interface SuspensionFacts {
   readonly side: Side | undefined
@@ -30,11 +31,20 @@ export interface SuspensionFacts {
 }
 
 /** The steps of balanced suspension in a workable order. */
-export function suspendedSteps(facts: SuspensionFacts): readonly Step[] {
+export function suspendedSteps(facts: SuspensionFacts): readonly Step<SuspendedRingTractionStep>[] {
   return [...holdSteps(facts), ...hangSteps(facts)]
 }
 
-function holdSteps({ side, ring, isPin, isAdhesive, stripWords, slingWords, isCarried, carriedWords }: SuspensionFacts): readonly Step[] {
+function holdSteps({
+  side,
+  ring,
+  isPin,
+  isAdhesive,
+  stripWords,
+  slingWords,
+  isCarried,
+  carriedWords,
+}: SuspensionFacts): readonly Step<SuspendedRingTractionStep>[] {
   return [
     ...openingSteps({
       side,
@@ -118,7 +128,7 @@ function holdSteps({ side, ring, isPin, isAdhesive, stripWords, slingWords, isCa
   ]
 }
 
-function hangSteps(facts: SuspensionFacts): readonly Step[] {
+function hangSteps(facts: SuspensionFacts): readonly Step<SuspendedRingTractionStep>[] {
   const { pull, pullWords, weightWords, counterWords, raiseWords, isPin, isCarried, cordWords, onward } = facts
   const on = onward === 0 ? '' : `, on over ${onward === 1 ? 'the pulley' : `the ${onward} pulleys`} to the foot end`
   const cord = cordWords === null ? 'Suspension' : `Suspension, ${cordWords} of cord,`

@@ -1,8 +1,8 @@
-import type { StepRoles } from '../../model/step-role'
+import type { StepIdOf, StepRoles } from '../../model/step-role'
 import { openingRoles } from '../shared/opening-roles'
 
 /** What each of its steps does, as rules see it. */
-export const suspendedRingTractionRoles: StepRoles = {
+export const suspendedRingTractionRoles = {
   ...openingRoles,
   strips: ['first-layer', 'wraps'],
   bandage: ['wraps'],
@@ -15,4 +15,7 @@ export const suspendedRingTractionRoles: StepRoles = {
   'tie-off': ['rigid-on'],
   weights: ['pulls'],
   'ring-finger': [],
-}
+} as const satisfies StepRoles
+
+/** The steps of its procedure, by id. */
+export type SuspendedRingTractionStep = StepIdOf<typeof suspendedRingTractionRoles>

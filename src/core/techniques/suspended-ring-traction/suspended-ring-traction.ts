@@ -36,7 +36,7 @@ import { suspendedRingTractionRelease, suspendedRingTractionTroubles } from './t
 import { decisions } from './decisions'
 import { suspendedRingTaskForms } from './task-forms'
 import { suspendedRingTractionMusts } from './musts'
-import { suspendedRingTractionRoles } from './roles'
+import { suspendedRingTractionRoles, type SuspendedRingTractionStep } from './roles'
 
 const bandageFromCm = 7
 const bandageWidthCm = 10
@@ -47,7 +47,7 @@ const slingMoreCm = 50
 const slingWidthCm = 15
 
 /** Ring splint, skin strips or pin, slings, balanced suspension. */
-export const suspendedRingTraction: Technique = {
+export const suspendedRingTraction: Technique<SuspendedRingTractionStep> = {
   id: 'suspended-ring-traction',
   name: 'Suspended ring traction',
   purpose: 'Holds a broken thigh out to length for days to weeks, the leg floating so that the patient can be washed and moved.',
@@ -134,7 +134,7 @@ export const suspendedRingTraction: Technique = {
   troubles: suspendedRingTractionTroubles,
 }
 
-function planSuspended(draft: PlanDraft, options: OptionValues): TechniqueOutcome {
+function planSuspended(draft: PlanDraft, options: OptionValues): TechniqueOutcome<SuspendedRingTractionStep> {
   const { side } = draft.clinicalCase.injury
   const isPin = options['hold-on'] === 'pin'
   const massKg = requireMass(draft)
@@ -196,7 +196,7 @@ function planSuspended(draft: PlanDraft, options: OptionValues): TechniqueOutcom
 
 /**
  * Decides `bandage` over the strips: the leg template scaled to the groin girth, from 7 cm above the ankle to the groin, over the padding, one
- * pass of 10 cm by half overlap (CORRECTIONS 11). An estimate, said so.
+ * pass of 10 cm by half overlap. An estimate, said so.
  */
 function decideBandage(draft: PlanDraft, span: MeasuredSpan, groin: Estimate): void {
   const fromCm = ankleShare * span.lowerLegCm + bandageFromCm
@@ -229,7 +229,7 @@ function scaledLeg(span: MeasuredSpan, groin: Estimate, over: (girthCm: number) 
   return { ...model, stations: Object.fromEntries(stations) } as LegModel
 }
 
-/** Decides `sling-lengths`: girth there and 50 cm to go round both bars and tie, and lists the slings (HAND 11). */
+/** Decides `sling-lengths`: girth there and 50 cm to go round both bars and tie, and lists the slings. */
 function decideSlingLengths(draft: PlanDraft, span: MeasuredSpan, groin: Estimate | null, placesCm: readonly number[]): void {
   const leg = groin && scaledLeg(span, groin, (girthCm) => girthCm)
   const lengths =

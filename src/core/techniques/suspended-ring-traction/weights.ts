@@ -24,7 +24,7 @@ export const balanceDefaults = defineDefaults('balance', {
   ruleAtKg: { value: 70, unit: 'kg', source: 'practice' },
 })
 
-/** What eight kilograms do where the pull is on skin, and what is safe until a pin is in (HAND 11). */
+/** What eight kilograms do where the pull is on skin, and what is safe until a pin is in. */
 export function judgeEightOnSkin(
   draft: PlanDraft,
   { counterweightKg, pullKg, capKg, span }: { counterweightKg: number; pullKg: number; capKg: number; span: MeasuredSpan | null },
@@ -67,7 +67,7 @@ export function decideCounterweight(draft: PlanDraft, school: string, massKg: nu
 }
 
 /**
- * Decides `suspension-weight`: what balances leg and splint about the groin in the rig that is drawn (CORRECTIONS 11).
+ * Decides `suspension-weight`: what balances leg and splint about the groin in the rig that is drawn.
  * @returns the rig with that weight in it, an overruled one too
  */
 export function decideSuspension(
@@ -109,7 +109,7 @@ export function decideSuspension(
   return { rig: hung, state: hangRig(limb, hung), route }
 }
 
-/** The weight hangs beyond the splint, and clear of the bed where it hangs over it (HAND 11). */
+/** The weight hangs beyond the splint, and clear of the bed where it hangs over it. */
 function judgeWeightPlace(draft: PlanDraft, rig: RigPlan, { lastCm }: CordRoute, splintCm: number): void {
   const { clearCm } = readDefaults(rigDefaults, draft.ctx.protocol)
   const common = { level: 'stop', decisions: ['suspension-weight'], steps: ['suspension'] } as const
@@ -117,6 +117,7 @@ function judgeWeightPlace(draft: PlanDraft, rig: RigPlan, { lastCm }: CordRoute,
   if (isOverLeg)
     draft.caution({
       ...common,
+      isFloor: true,
       code: 'weight-over-leg',
       text: `Fix the last pulley ${formatValue(splintCm + clearCm, 'cm')} from the groin or farther, and lead the cord on to it.`,
       why: `The weight would hang ${formatValue(lastCm, 'cm')} from the groin, and the splint ends at ${formatValue(splintCm, 'cm')}: if a cord or knot gives, it falls on the leg.`,
@@ -161,7 +162,7 @@ export function decideCord(
       { label: 'Suspension pulls footward', value: 0 - (rig?.sideN ?? 0), unit: 'N', from: 'computed' },
     ],
   })
-  // However slack the cord is said to be, skin and ring bear what pull and counterweight give: the worse of both is judged (TURNS 2).
+  // However slack the cord is said to be, skin and ring bear what pull and counterweight give: the worse of both is judged.
   const tensionN = Math.max(saidN, computedN)
   if (groin) decideRingPressure(draft, Math.max(0, tensionN - footwardN), groin, true)
   if (strips === null) return
@@ -181,6 +182,7 @@ function decideShear(draft: PlanDraft, tensionN: number, span: MeasuredSpan): vo
     draft.caution({
       level: 'caution',
       code: 'skin-shear',
+      lasts: true,
       decisions: ['cord-tension'],
       steps: ['strips'],
       text: 'No skin below the break is long enough for strips: have a bone pin considered.',
@@ -193,6 +195,7 @@ function decideShear(draft: PlanDraft, tensionN: number, span: MeasuredSpan): vo
     draft.caution({
       level: 'caution',
       code: 'skin-shear',
+      lasts: true,
       decisions: ['skin-shear'],
       steps: ['strips'],
       text: 'Less pull, or strips as high as the break allows; look at the skin every four hours.',
@@ -212,7 +215,7 @@ function decideShear(draft: PlanDraft, tensionN: number, span: MeasuredSpan): vo
   })
 }
 
-/** Decides `foot-raise` and stops it for those who must not lie head down (SAFETY, PRECISIONS Foot-raise). */
+/** Decides `foot-raise` and stops it for those who must not lie head down. */
 export function decideFootRaise(draft: PlanDraft, counterweightKg: number, massKg: number): void {
   const usual = readDefaults(rigDefaults, draft.ctx.protocol)
   const wheelbaseCm = draft.clinicalCase.rig?.wheelbaseCm ?? usual.wheelbaseCm
@@ -240,6 +243,7 @@ export function decideFootRaise(draft: PlanDraft, counterweightKg: number, massK
   if (counterweightKg > 0 && value < withFriction.raiseCm - 1e-9 && !isSlung)
     draft.caution({
       level: 'stop',
+      isFloor: true,
       code: 'no-countertraction',
       decisions: ['foot-raise'],
       at: ['pulls'],

@@ -26,7 +26,7 @@ const moves = {
 } as const
 
 /**
- * Decides what the series loose, tight, standing, sitting says: `tighten-rise`, `climb` and `loose-aim`, and judges the loose edge by it (HAND 8).
+ * Decides what the series loose, tight, standing, sitting says: `tighten-rise`, `climb` and `loose-aim`, and judges the loose edge by it.
  * A tight edge stands as far below the notch as is wanted where the loose one stands that much and the rise of tightening lower.
  */
 export function decideClimb(draft: PlanDraft): void {

@@ -20,7 +20,7 @@ const leastOverlapCm = 2.5
 const sidesWithinCm = 1
 const grooveWithinCm = 1
 
-/** Decides `overlap` (PRECISIONS trunk-shell): the lesser side as measured, else from the two arcs and the waist. */
+/** Decides `overlap`: the lesser side as measured, else from the two arcs and the waist. */
 export function decideOverlap(draft: PlanDraft, waist: Estimate | null): void {
   const left = draft.measure(overlapLeft)
   const right = draft.measure(overlapRight)
@@ -94,7 +94,7 @@ export function decideStrapBalance(draft: PlanDraft): void {
   })
 }
 
-/** Decides `top-clearance`, `sit-rise`, `verdict` and `lower-by` from edge and groove (COMPUTATION 15, PRECISIONS trunk-shell). */
+/** Decides `top-clearance`, `sit-rise`, `verdict` and `lower-by` from edge and groove. */
 export function decideEdges(draft: PlanDraft): void {
   const lying = draft.measure(edgeLying)
   const standing = draft.measure(edgeStanding)
@@ -139,6 +139,7 @@ function decideVerdict(draft: PlanDraft, upright: Estimate | null, sitting: Esti
     draft.caution({
       level: 'caution',
       code: 'top-edge',
+      lasts: true,
       decisions: ['verdict', 'top-clearance'],
       steps: ['edge-height', 'stand', 'sit'],
       text:

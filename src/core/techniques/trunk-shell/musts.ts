@@ -1,8 +1,10 @@
+import type { StepNameOf } from '../../model/step-role'
 import { must, type Must } from '../../model/order-rule'
 import { checkMusts } from '../shared/musts'
+import type { trunkShellRoles } from './roles'
 
 /** Orders that are binding; any other is a habit of this house. */
-export const trunkShellMusts: readonly Must[] = [
+export const trunkShellMusts: readonly Must<StepNameOf<typeof trunkShellRoles>>[] = [
   ...checkMusts,
   ...must('hold-head', ['roll', 'back-on', 'front-on', 'baseline'], 'a neck that moves with every turn'),
   ...must('baseline', ['roll', 'back-on', 'front-on', 'straps'], 'a loss that is found later cannot be dated'),

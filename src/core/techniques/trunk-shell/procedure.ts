@@ -5,6 +5,7 @@ import { rollHands } from '../shared/roll'
 import { makeStep } from '../shared/make-step'
 import { closingCheck, openingSteps } from '../shared/opening-steps'
 import type { OptionValues } from '../../planner/technique'
+import type { TrunkShellStep } from './roles'
 
 /** What the steps of a shell are told. */
 export interface ShellFacts {
@@ -46,7 +47,7 @@ function bothSides(pairs: readonly StepStrap[]): readonly StepStrap[] {
 }
 
 /** The steps of a two-shell trunk orthosis in a workable order, by the way it is put on. */
-export function trunkShellSteps(facts: ShellFacts): readonly Step[] {
+export function trunkShellSteps(facts: ShellFacts): readonly Step<TrunkShellStep>[] {
   const { options, isScooped, pairs } = facts
   const isLying = options['way'] === 'lying'
   const isLowestFirst = !isLying || options['strap-order'] === 'lowest-first'
@@ -126,7 +127,7 @@ export function trunkShellSteps(facts: ShellFacts): readonly Step[] {
 }
 
 /** Standing and sitting, each with its own reading of the edge: as far as they are ordered. */
-function uprightChecks({ options, spine }: ShellFacts): readonly Step[] {
+function uprightChecks({ options, spine }: ShellFacts): readonly Step<TrunkShellStep>[] {
   const way = options['way']
   const mayStand = way === 'standing-doorway' || spine === 'standing'
   const maySit = way !== 'lying' || spine === 'sitting' || spine === 'standing'
@@ -158,7 +159,7 @@ function uprightChecks({ options, spine }: ShellFacts): readonly Step[] {
   return way === 'sitting-edge' ? [sit] : way === 'standing-doorway' ? [stand, sit] : [sit, stand]
 }
 
-function lyingSteps(isScooped: boolean, options: OptionValues): readonly Step[] {
+function lyingSteps(isScooped: boolean, options: OptionValues): readonly Step<TrunkShellStep>[] {
   const isCleared = options['spine-below'] === 'cleared'
   const word = isCleared ? 'on one person’s word' : 'on the word of the one at the head'
   return [
@@ -196,7 +197,7 @@ function lyingSteps(isScooped: boolean, options: OptionValues): readonly Step[] 
   ]
 }
 
-function uprightSteps(isSitting: boolean): readonly Step[] {
+function uprightSteps(isSitting: boolean): readonly Step<TrunkShellStep>[] {
   return [
     makeStep({
       id: 'back-on',

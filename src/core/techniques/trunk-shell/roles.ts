@@ -1,8 +1,8 @@
-import type { StepRoles } from '../../model/step-role'
+import type { StepIdOf, StepRoles } from '../../model/step-role'
 import { heldOpeningRoles } from '../shared/opening-roles'
 
 /** What each of its steps does, as rules see it. */
-export const trunkShellRoles: StepRoles = {
+export const trunkShellRoles = {
   ...heldOpeningRoles,
   baseline: ['baseline', 'first-touch'],
   'tell-apart': ['first-layer'],
@@ -14,4 +14,7 @@ export const trunkShellRoles: StepRoles = {
   'edge-height': [],
   sit: ['transfers'],
   stand: ['transfers'],
-}
+} as const satisfies StepRoles
+
+/** The steps of its procedure, by id. */
+export type TrunkShellStep = StepIdOf<typeof trunkShellRoles>

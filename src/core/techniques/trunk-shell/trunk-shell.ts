@@ -40,7 +40,7 @@ import { trunkShellRelease, trunkShellTroubles } from './trouble'
 import { decisions, mostStraps } from './decisions'
 import { trunkShellTaskForms } from './task-forms'
 import { trunkShellMusts } from './musts'
-import { trunkShellRoles } from './roles'
+import { trunkShellRoles, type TrunkShellStep } from './roles'
 import { isOrdered } from '../../model/orders'
 
 const usualStraps = 3
@@ -49,7 +49,7 @@ const girths = [waistGirth, chestGirth, hipGirth]
 const sized = [...girths, notchPubis]
 
 /** Two-shell trunk orthosis. */
-export const trunkShell: Technique = {
+export const trunkShell: Technique<TrunkShellStep> = {
   id: 'trunk-shell',
   name: 'Two-shell trunk orthosis',
   purpose: 'Holds a thoracolumbar fracture between a front and a back shell, lying or upright as ordered.',
@@ -161,7 +161,7 @@ function judgeFlat(draft: PlanDraft, options: OptionValues): void {
   }
 }
 
-function planTrunkShell(draft: PlanDraft, options: OptionValues): TechniqueOutcome {
+function planTrunkShell(draft: PlanDraft, options: OptionValues): TechniqueOutcome<TrunkShellStep> {
   const isLying = options['way'] === 'lying'
   const readings = girths.map((definition) => ({ definition, estimate: draft.require(definition), allowanceCm: 0 }))
   draft.require(notchPubis)

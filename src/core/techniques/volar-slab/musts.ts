@@ -1,8 +1,10 @@
+import type { StepNameOf } from '../../model/step-role'
 import { must, type Must } from '../../model/order-rule'
 import { limbMusts, wetMusts } from '../shared/musts'
+import type { volarSlabRoles } from './roles'
 
 /** Orders that are binding; any other is a habit of this house. */
-export const volarSlabMusts: readonly Must[] = [
+export const volarSlabMusts: readonly Must<StepNameOf<typeof volarSlabRoles>>[] = [
   ...limbMusts,
   ...wetMusts,
   ...must('position', 'padding', 'a finger strangled by a ring that was left on'),

@@ -8,6 +8,7 @@ import { wristAngle } from '../shared/step-angles'
 import { cureTimer, releaseTimer, settingTimer, wettingTimer } from '../shared/step-timers'
 import { closingCheck, openingSteps } from '../shared/opening-steps'
 import type { OptionValues } from '../../planner/technique'
+import type { VolarSlabStep } from './roles'
 
 export interface VolarFacts {
   readonly options: OptionValues
@@ -20,11 +21,11 @@ export interface VolarFacts {
 }
 
 /** The steps of a volar slab in a workable order. */
-export function volarSlabSteps(facts: VolarFacts): readonly Step[] {
+export function volarSlabSteps(facts: VolarFacts): readonly Step<VolarSlabStep>[] {
   return [...drySteps(facts), ...wetSteps(facts), ...finishSteps(facts)]
 }
 
-function drySteps({ options, side, isPlaster }: VolarFacts): readonly Step[] {
+function drySteps({ options, side, isPlaster }: VolarFacts): readonly Step<VolarSlabStep>[] {
   const hasLiner = options['liner'] === 'stockinette'
   const liner = makeStep({
     id: 'stockinette',
@@ -81,7 +82,7 @@ function drySteps({ options, side, isPlaster }: VolarFacts): readonly Step[] {
   ]
 }
 
-function wetSteps({ isPlaster, set, extension, extensionDeg, options }: VolarFacts): readonly Step[] {
+function wetSteps({ isPlaster, set, extension, extensionDeg, options }: VolarFacts): readonly Step<VolarSlabStep>[] {
   const hasLiner = options['liner'] === 'stockinette'
   return [
     makeStep({
@@ -150,7 +151,7 @@ function wetSteps({ isPlaster, set, extension, extensionDeg, options }: VolarFac
   ]
 }
 
-function finishSteps({ extensionDeg, set }: VolarFacts): readonly Step[] {
+function finishSteps({ extensionDeg, set }: VolarFacts): readonly Step<VolarSlabStep>[] {
   return [
     makeStep({
       id: 'hold-set',
@@ -173,15 +174,15 @@ function finishSteps({ extensionDeg, set }: VolarFacts): readonly Step[] {
       minutes: [0.4, 0.8, 1.5],
       where: ['palm-crease'],
     }),
+    closingCheck(['finish'], 'both hands', ['radial-pulse']),
     makeStep({
       id: 'sling',
       text: 'Sling or raised hand; show finger, elbow and shoulder movements, and how to loosen it.',
       why: 'A hanging hand swells, and an unused shoulder freezes.',
       prevents: 'A swollen hand and a stiff shoulder.',
-      after: ['finish'],
+      after: ['after-check'],
       minutes: [0.5, 1, 2],
     }),
-    closingCheck(['finish'], 'both hands', ['radial-pulse']),
   ]
 }
 

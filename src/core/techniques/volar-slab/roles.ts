@@ -1,13 +1,13 @@
-import type { StepRoles } from '../../model/step-role'
+import type { StepIdOf, StepRoles } from '../../model/step-role'
 import { openingRoles } from '../shared/opening-roles'
 
 /** What each of its steps does, as rules see it. */
-export const volarSlabRoles: StepRoles = {
+export const volarSlabRoles = {
   ...openingRoles,
   stockinette: ['first-layer'],
-  padding: ['first-layer'],
-  'bone-points': [],
-  'cut-slab': [],
+  padding: ['first-layer', 'pads'],
+  'bone-points': ['feels-points'],
+  'cut-slab': ['cuts'],
   wet: ['wets'],
   lay: ['lays-on'],
   fold: [],
@@ -16,4 +16,7 @@ export const volarSlabRoles: StepRoles = {
   'hold-set': ['holds-to-set', 'rigid-on'],
   finish: ['closes'],
   sling: [],
-}
+} as const satisfies StepRoles
+
+/** The steps of its procedure, by id. */
+export type VolarSlabStep = StepIdOf<typeof volarSlabRoles>

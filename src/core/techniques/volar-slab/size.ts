@@ -65,6 +65,7 @@ export function decideVolarWidth(draft: PlanDraft, model: ArmModel, item: string
     draft.caution({
       level: 'caution',
       code: 'no-slab-width',
+      lasts: true,
       decisions: ['slab-width'],
       steps: ['cut-slab'],
       text: `Trim the ${fromCm} cm slab to ${trimmedCm.toFixed(1)} cm.`,
@@ -92,6 +93,7 @@ export function decideVolarWidth(draft: PlanDraft, model: ArmModel, item: string
     draft.caution({
       level: 'caution',
       code: 'no-slab-width',
+      lasts: true,
       decisions: ['slab-width'],
       steps: ['cut-slab'],
       text: 'Fetch a wider slab, or lay two side by side and say so.',

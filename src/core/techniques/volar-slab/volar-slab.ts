@@ -37,10 +37,10 @@ import { volarTemplate } from './template'
 import { volarSlabRelease, volarSlabTroubles } from './trouble'
 import { decisions } from './decisions'
 import { volarSlabMusts } from './musts'
-import { volarSlabRoles } from './roles'
+import { volarSlabRoles, type VolarSlabStep } from './roles'
 
 /** Forearm slab on the palm side. */
-export const volarSlab: Technique = {
+export const volarSlab: Technique<VolarSlabStep> = {
   id: 'volar-slab',
   name: 'Volar slab, forearm',
   purpose: 'Rests a wrist sprain, small fracture or soft-tissue injury of the hand from the palm side.',
@@ -99,7 +99,7 @@ function judgeVolar(draft: PlanDraft): void {
   }
 }
 
-function planVolarSlab(draft: PlanDraft, options: OptionValues): TechniqueOutcome {
+function planVolarSlab(draft: PlanDraft, options: OptionValues): TechniqueOutcome<VolarSlabStep> {
   const material = options['material'] as SettingMaterial
   const plaster = isPlaster(material)
   const item = plaster ? 'plaster-slab' : 'fibreglass-slab'

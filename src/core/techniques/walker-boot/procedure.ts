@@ -4,6 +4,7 @@ import type { FitTest } from '../../model/plan'
 import type { Step } from '../../model/step'
 import { makeStep } from '../shared/make-step'
 import { closingCheck, openingSteps } from '../shared/opening-steps'
+import type { WalkerBootStep } from './roles'
 
 /** What the steps of a boot are told. */
 export interface BootFacts {
@@ -19,7 +20,15 @@ export interface BootFacts {
 }
 
 /** The steps of a walker boot in a workable order. */
-export function walkerBootSteps({ clinicalCase, options, size, weightWords, mayStand, wedgeWords, straps }: BootFacts): readonly Step[] {
+export function walkerBootSteps({
+  clinicalCase,
+  options,
+  size,
+  weightWords,
+  mayStand,
+  wedgeWords,
+  straps,
+}: BootFacts): readonly Step<WalkerBootStep>[] {
   const { side } = clinicalCase.injury
   return [
     ...openingSteps({

@@ -1,8 +1,8 @@
-import type { StepRoles } from '../../model/step-role'
+import type { StepIdOf, StepRoles } from '../../model/step-role'
 import { openingRoles } from '../shared/opening-roles'
 
 /** What each of its steps does, as rules see it. */
-export const walkerBootRoles: StepRoles = {
+export const walkerBootRoles = {
   ...openingRoles,
   wedges: [],
   'heel-home': ['first-layer', 'lays-on'],
@@ -11,4 +11,7 @@ export const walkerBootRoles: StepRoles = {
   stand: ['transfers'],
   toes: [],
   'fix-tabs': [],
-}
+} as const satisfies StepRoles
+
+/** The steps of its procedure, by id. */
+export type WalkerBootStep = StepIdOf<typeof walkerBootRoles>

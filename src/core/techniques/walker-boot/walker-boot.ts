@@ -19,7 +19,7 @@ import { walkerBootRelease, walkerBootTroubles } from './trouble'
 import { decisions } from './decisions'
 import { walkerBootTaskForms } from './task-forms'
 import { walkerBootMusts } from './musts'
-import { walkerBootRoles } from './roles'
+import { walkerBootRoles, type WalkerBootStep } from './roles'
 
 const leastMarginCm = 0.5
 const rightMarginCm = 1.5
@@ -37,7 +37,7 @@ const swellingReview: ScheduleEntry = {
 }
 
 /** Walker boot with a curved sole. */
-export const walkerBoot: Technique = {
+export const walkerBoot: Technique<WalkerBootStep> = {
   id: 'walker-boot',
   name: 'Walker boot',
   purpose: 'Reduces ankle movement in a foot or ankle that may be looked at and washed every day.',
@@ -127,7 +127,7 @@ function judgeBoot(draft: PlanDraft, options: OptionValues): void {
   }
 }
 
-function planBoot(draft: PlanDraft, options: OptionValues): TechniqueOutcome {
+function planBoot(draft: PlanDraft, options: OptionValues): TechniqueOutcome<WalkerBootStep> {
   const foot = draft.require(bootFootLength)
   const size = decideSize(draft, {
     decision: 'size',
@@ -186,6 +186,7 @@ function decideMargin(draft: PlanDraft): void {
   draft.caution({
     level,
     code: 'toe-margin',
+    lasts: true,
     decisions: ['toe-margin'],
     steps: ['toes'],
     text: level === 'stop' ? 'Take the larger boot.' : level === 'caution' ? 'Take the smaller boot.' : 'A little long: mind the stairs.',

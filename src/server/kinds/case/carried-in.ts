@@ -1,5 +1,5 @@
 import type { CarriedInBody, CarriedReading } from '#contract/events/case/carried-in'
-import { readingsToCarry } from '#contract/views/related-cases'
+import { readingsToCarry } from '#ward/rounds/related-cases'
 import { refuse } from '../refuse'
 import type { CaseRules } from '../rules'
 

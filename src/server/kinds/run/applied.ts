@@ -1,5 +1,5 @@
 import type { Transaction } from 'sequelize'
-import { mayEndReplaced } from '#contract/views/change-asked'
+import { mayEndReplaced } from '#ward/case/change-asked'
 import { awaitCountersign } from '../../ledger/countersigning'
 import { findTechnique } from '#core/techniques/registry'
 import type { AppendDeps } from '../../ledger/writing'

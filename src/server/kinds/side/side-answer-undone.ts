@@ -1,4 +1,4 @@
-import { sideAnswerOf } from '#contract/views/side-state'
+import { sideAnswerOf } from '#ward/case/side-state'
 import { refuse } from '../refuse'
 import type { CaseRules } from '../rules'
 import { isSlip, slipWords } from './slip'

@@ -1,5 +1,5 @@
 import type { PatientDetails } from '#contract/records/episode'
-import { ageFromBirth } from '#contract/views/age-from-birth'
+import { ageFromBirth } from '#ward/case/age-from-birth'
 import { refuse } from '../refuse'
 import type { StayRules } from '../rules'
 

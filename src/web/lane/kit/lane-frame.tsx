@@ -12,6 +12,8 @@ const limbHeight = { narrow: 0.3, wide: 0.48 }
 /** A low drawing: the limb, its light and its hands, without ruler and labels. */
 export interface Strip {
   readonly heightPx: number
+  /** How wide, where it is drawn without a screen to measure. */
+  readonly widthPx?: number
   /** Left or right is written into it: not where it stands for no patient. */
   readonly hasSide: boolean
 }
@@ -36,7 +38,7 @@ export function LaneFrame({
   mostHeight = limbHeight,
   side,
   injuredSide,
-  onLevel,
+  onTap,
   onPick,
   children,
   over,
@@ -52,7 +54,8 @@ export function LaneFrame({
   mostHeight?: { readonly narrow: number; readonly wide: number }
   side?: Side | undefined
   injuredSide?: Side | undefined
-  onLevel?: ((cm: number) => void) | undefined
+  /** A tap on the first figure, in its own cm, y up. */
+  onTap?: ((at: Point) => void) | undefined
   onPick?: ((id: string) => void) | undefined
   /** One figure, in its own cm with y turned down the page. */
   children: (figure: string) => ReactNode
@@ -61,7 +64,7 @@ export function LaneFrame({
 }) {
   const strip = useContext(LaneStrip)
   const isStrip = strip !== null
-  const { ref, widthPx, mostHeightPx } = useBox(mostHeight, strip?.heightPx ?? null)
+  const { ref, widthPx, mostHeightPx } = useBox(mostHeight, strip)
   const named = isStrip ? noLabels : wishes
   const rulerLies = isStrip ? undefined : ruler?.lies
   const layout = useMemo(
@@ -71,9 +74,13 @@ export function LaneFrame({
   const { width, height, pxPerCm, place, labels } = layout
   const [first] = figures
   const tap = (event: MouseEvent<SVGSVGElement>): void => {
-    if (!first || !onLevel) return
+    if (!first || !onTap) return
     const box = event.currentTarget.getBoundingClientRect()
-    onLevel((((event.clientX - box.left) / box.width) * width - place(first.id, [0, 0])[0]) / pxPerCm)
+    const [x, y] = place(first.id, [0, 0])
+    onTap([
+      (((event.clientX - box.left) / box.width) * width - x) / pxPerCm,
+      (y - ((event.clientY - box.top) / box.height) * height) / pxPerCm,
+    ])
   }
   return (
     <div ref={ref} className="min-w-0">
@@ -81,8 +88,8 @@ export function LaneFrame({
         viewBox={`0 0 ${width} ${height}`}
         role="img"
         aria-label={name}
-        onClick={onLevel ? tap : undefined}
-        className={`mx-auto block w-full select-none ${onLevel ? 'cursor-crosshair' : ''}`}
+        onClick={onTap ? tap : undefined}
+        className={`mx-auto block w-full select-none ${onTap ? 'cursor-crosshair' : ''}`}
       >
         {first && ruler && rulerLies === 'under' ? (
           <LyingRuler from={[place(first.id, [0, 0])[0], height - 19]} lengthCm={ruler.lengthCm} pxPerCm={pxPerCm} units={units} />

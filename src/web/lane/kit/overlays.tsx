@@ -1,14 +1,21 @@
+import type { GirthSource } from './girth-text'
 import type { Point } from '#core/drawing/points'
 
 /** Letters of a path, two places each. */
 export const xy = ([x, y]: Point): string => `${x.toFixed(2)} ${y.toFixed(2)}`
+
+const dashes: Readonly<Record<GirthSource, string | undefined>> = {
+  'drawn-side': undefined,
+  'other-side': '1 0.7',
+  estimated: '0.05 0.45',
+}
 
 /** A tape round a limb at a station: a line that bends toward the reader. Broken where the girth is estimated; lit while it is in hand. */
 export function TapeLine({
   from,
   to,
   bend,
-  isEstimated,
+  source,
   isLit,
   tone,
   onPick,
@@ -17,7 +24,8 @@ export function TapeLine({
   to: Point
   /** How far its middle lies off the straight line, cm across and down the page. */
   bend: Point
-  isEstimated: boolean
+  /** What was read on the other side is dashed, an estimate dotted. */
+  source: GirthSource
   isLit: boolean
   /** What stands there, told in words beside it as well. */
   tone?: 'calm' | 'caution' | 'stop' | undefined
@@ -34,7 +42,8 @@ export function TapeLine({
         d={curve}
         stroke={isLit ? 'var(--ink)' : 'var(--skin-edge)'}
         strokeWidth={isLit ? 0.26 : 0.18}
-        strokeDasharray={isEstimated ? '0.4 0.4' : undefined}
+        strokeLinecap="round"
+        strokeDasharray={dashes[source]}
       />
     </g>
   )

@@ -9,11 +9,11 @@ const firstWidthPx = { narrow: 358, wide: 720 }
 
 /**
  * The width a drawing may fill and the height it may take, px: known before it is painted, and again when the page changes.
- * @param stripPx how high where it is a strip, which is as low on every screen; null where it is none
+ * @param strip how high where it is a strip, which is as low on every screen, and how wide before it is measured; null where it is none
  */
 export function useBox(
   mostHeight: { readonly narrow: number; readonly wide: number },
-  stripPx: number | null,
+  strip: { readonly heightPx: number; readonly widthPx?: number } | null,
 ): {
   readonly ref: RefObject<HTMLDivElement | null>
   readonly widthPx: number
@@ -35,7 +35,7 @@ export function useBox(
   const share = isNarrow ? mostHeight.narrow : isUpright ? Math.min(uprightShare, mostHeight.wide) : mostHeight.wide
   return {
     ref,
-    widthPx: widthPx || firstWidthPx[isNarrow ? 'narrow' : 'wide'],
-    mostHeightPx: stripPx ?? Math.max(150, Math.round(window.innerHeight * share)),
+    widthPx: widthPx || strip?.widthPx || firstWidthPx[isNarrow ? 'narrow' : 'wide'],
+    mostHeightPx: strip?.heightPx ?? Math.max(150, Math.round(window.innerHeight * share)),
   }
 }

@@ -1,6 +1,6 @@
-import { isBareLimb } from '#contract/views/is-bare-limb'
+import { isBareLimb } from '#ward/case/is-bare-limb'
 import { useEffect, useState } from 'react'
-import { standCaseRounds } from '#contract/views/case-rounds'
+import { standCaseRounds } from '#ward/rounds/case-rounds'
 import { CaseRound } from '../../case/case-round'
 import { StandingPanel } from '../../case/standing-panel'
 import { useStanding } from '../../case/use-standing'

@@ -1,6 +1,6 @@
 import { spoken } from '#core/model/vocabulary'
 import { countingRuns } from '#contract/records/run-kind'
-import { doubtedSide, type SideState } from '#contract/views/side-state'
+import { doubtedSide, type SideState } from '#ward/case/side-state'
 import { Button } from '../../parts/button'
 import { Notice } from '../../parts/notice'
 import { writeEvent, type OpenCase } from '../../sync/case-store'

@@ -2,7 +2,7 @@ import { useEffect, useLayoutEffect, useRef } from 'react'
 import { timersOf } from '#core/runs/step-work'
 import { wetNow, type WetPart } from '#core/runs/wet-now'
 import type { Step } from '#core/model/step'
-import { runningHold } from '#contract/views/run-clocks'
+import { runningHold } from '#ward/case/run-clocks'
 import { liveTimers, type RunRecord, type TimerRecord } from '#contract/records/run'
 import { SoundSwitch } from '../../strip/sound-switch'
 import { endTimer, showElsewhere, timerKey, type ShownTimer } from '../../strip/timer-store'
@@ -97,7 +97,7 @@ export function SettingClock({ caseId, run, steps, step }: { caseId: string; run
                   />
                 ) : null}
                 {/* Two low lines on a phone are no higher than the sound beside them. */}
-                <span className="line-clamp-2 min-w-0 leading-[1.15] max-sm:text-[0.9rem]">{shortWordsOf(line, isOnePart, isNarrow)}</span>
+                <span className="min-w-0 leading-[1.15] max-sm:text-[0.9rem]">{shortWordsOf(line, isOnePart, isNarrow)}</span>
                 <span role="timer" aria-label={line.label} className="numeral shrink-0 font-bold">
                   {line.leftMs < 0 ? '' : formatLeft(line.leftMs)}
                 </span>
@@ -167,7 +167,7 @@ function waitOf({ id, label, startedAt, minutes }: TimerRecord, nowMs: number): 
 /** @param isOnePart nothing else sets in this run, so that it needs no name */
 function wordsOf({ label, leftMs, state }: ClockLine, isOnePart: boolean): string {
   if (state === null) return label
-  if (isOnePart) return leftMs < 0 ? 'Set, in this estimate' : 'Sets in'
+  if (isOnePart) return leftMs < 0 ? 'Set, by the clock' : 'Sets in'
   return `${wetName(label)}: ${wetWords[state]}`
 }
 

@@ -1,7 +1,7 @@
 import { useState } from 'react'
 import { isColumnRegion, otherSide, sides, spoken, bodyRegionOf, type Side } from '#core/model/vocabulary'
 import type { FoundOn } from '#contract/records/side'
-import { doubtedSide } from '#contract/views/side-state'
+import { doubtedSide } from '#ward/case/side-state'
 import { Button } from '../../parts/button'
 import { ChoiceRow } from '../../parts/choice-row'
 import { Notice } from '../../parts/notice'

@@ -1,5 +1,5 @@
 import { slipMs, verdictOf } from '#contract/records/side'
-import { sideAnswerOf } from '#contract/views/side-state'
+import { sideAnswerOf } from '#ward/case/side-state'
 import { Button } from '../../parts/button'
 import { writeEvent, type OpenCase } from '../../sync/case-store'
 import { useNow } from '../../sync/use-now'

@@ -72,7 +72,7 @@ const TrailItem = memo(function TrailItem({
         className={`flex min-h-9 w-full items-center gap-2.5 rounded-lg px-2 py-0.5 text-left pointer-coarse:min-h-11 ${isCurrent ? 'bg-citrus font-bold text-on-citrus' : outcome ? 'text-soft' : isOpen ? 'font-bold' : ''}`}
       >
         <span className="numeral w-6 shrink-0 text-right">{outcome === 'done' ? '✓' : outcome === 'skipped' ? '–' : number}</span>
-        <span className="min-w-0 truncate">
+        <span className="min-w-0 leading-tight">
           {name}
           {isWet ? <Droplet size={13} aria-label="while wet" className="ml-1 inline opacity-70" /> : null}
           {outcome === 'skipped' ? ' (skipped)' : ''}

@@ -1,3 +1,4 @@
+import { useMoment } from '../../sync/use-moment'
 import { useState } from 'react'
 import { isOrdered } from '#core/model/orders'
 import { ordersAsked } from '#core/techniques/orders-for'
@@ -6,7 +7,6 @@ import { waitsForOrder, type BindingStop, type WaysOn } from '#core/runs/what-bi
 import { hasRight } from '#contract/rights'
 import { OrderSheet } from '../../case/order-sheet'
 import { Button } from '../../parts/button'
-import { formatDayAndClock } from '../../parts/format-time'
 import { Notice } from '../../parts/notice'
 import type { OpenCase } from '../../sync/case-store'
 import { usePerson } from '../../sync/session-store'
@@ -26,6 +26,7 @@ export function StopsOnStep({
   mayTick: boolean
   onDespite: () => void
 }) {
+  const moment = useMoment()
   const say = useWords()
   const person = usePerson()
   const [isOrdering, setOrdering] = useState(false)
@@ -38,7 +39,7 @@ export function StopsOnStep({
       {stops.map((stop) => (
         <Notice key={stop.code} tone="stop" lead={say(stop.text)} role="alert">
           {say(stop.why)}
-          {stop.sinceMs === undefined ? null : <span className="block">Since {formatDayAndClock(stop.sinceMs)}.</span>}
+          {stop.sinceMs === undefined ? null : <span className="block">Since {moment(stop.sinceMs)}.</span>}
           {stop.code === waitsForOrder ? (
             <p>
               <Button className="mt-2" onClick={() => setOrdering(true)}>

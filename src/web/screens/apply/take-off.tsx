@@ -1,6 +1,6 @@
 import { v7 as uuidv7 } from 'uuid'
 import { findTechnique } from '#core/techniques/registry'
-import { takingOffRun, wrongPlace } from '#contract/views/taking-off'
+import { takingOffRun, wrongPlace } from '#ward/body/taking-off'
 import { usePlanInForce } from '../../case/use-plan'
 import { Button } from '../../parts/button'
 import { Notice } from '../../parts/notice'

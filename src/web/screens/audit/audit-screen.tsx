@@ -1,3 +1,4 @@
+import { momentBefore, useMoment } from '../../sync/use-moment'
 import { DateTime } from 'luxon'
 import { useState } from 'react'
 import { useSearchParams } from 'react-router'
@@ -6,7 +7,6 @@ import type { ManagedPeopleAnswer } from '#contract/api/people'
 import { paths } from '#contract/api/paths'
 import { hasRight } from '#contract/rights'
 import { Button } from '../../parts/button'
-import { formatDayAndClock } from '../../parts/format-time'
 import { Notice } from '../../parts/notice'
 import { TextField } from '../../parts/text-field'
 import { EmptyPage } from '../../parts/empty-page'
@@ -102,6 +102,7 @@ function Question({
 }
 
 function Lines({ answer: { lines, isCut } }: { answer: AuditAnswer }) {
+  const moment = useMoment()
   if (lines.length === 0)
     return (
       <EmptyPage lead="Nobody did anything of this kind in these days">
@@ -118,8 +119,8 @@ function Lines({ answer: { lines, isCut } }: { answer: AuditAnswer }) {
       <ol aria-label="The newest first" className="divide-y divide-line rounded-3xl border border-line bg-sheet">
         {lines.map((line, index) => (
           <li key={`${line.at} ${index}`} className="grid gap-x-4 px-4 py-2 sm:grid-cols-[10rem_1fr_1.4fr]">
-            <span className="text-soft tabular-nums">{formatDayAndClock(Date.parse(line.at))}</span>
-            <strong className="truncate">{line.by}</strong>
+            <span className="text-soft tabular-nums">{moment(Date.parse(line.at), momentBefore(lines, index))}</span>
+            <strong className="min-w-0 wrap-anywhere">{line.by}</strong>
             <span className="min-w-0">{whatWords(line)}</span>
           </li>
         ))}
@@ -133,7 +134,7 @@ function whatWords({ did, what, patient }: AuditLine) {
     <>
       {did === 'read' ? `Read: ${what}` : `Wrote: ${what}`}
       {patient === null ? null : (
-        <span className="block truncate text-sm text-soft">{patient ? `patient ${patient}` : 'a patient without a number yet'}</span>
+        <span className="block text-sm text-soft wrap-anywhere">{patient ? `patient ${patient}` : 'a patient without a number yet'}</span>
       )}
     </>
   )

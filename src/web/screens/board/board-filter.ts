@@ -1,6 +1,6 @@
 import { spoken } from '#core/model/vocabulary'
-import type { BoardRow } from '#contract/views/board'
-import { isAtPlace } from '#contract/views/at-place'
+import type { BoardRow } from '#contract/api/board'
+import { isAtPlace } from '#ward/case/at-place'
 import { isPressingRow } from './board-order'
 
 export const boardViews = ['cards', 'rows', 'wall'] as const

@@ -1,8 +1,9 @@
+import { useMoment } from '../../sync/use-moment'
 import { Link } from 'react-router'
 import { spoken } from '#core/model/vocabulary'
-import { isPlaced } from '#contract/views/is-placed'
-import type { BoardRow, Stage } from '#contract/views/board'
-import { formatClock, formatDayAndClock, formatLate, formatSpan } from '../../parts/format-time'
+import { isPlaced } from '#ward/case/is-placed'
+import type { BoardRow, Stage } from '#contract/api/board'
+import { formatClock, formatDue, formatSpan } from '../../parts/format-time'
 import { LevelMark } from '../../parts/level-mark'
 import { ToneShape, type Tone } from '../../parts/tone-shape'
 import { latenessMin, toneOfRow } from './board-order'
@@ -33,6 +34,7 @@ const edges: Readonly<Record<Tone, string>> = {
 
 /** One case on the Board: who and where, what was found, what is due. */
 export function BoardLine({ row, now }: { row: BoardRow; now: number }) {
+  const moment = useMoment()
   const edge = edges[toneOfRow(row, now)]
   const late = lateWork(row, now)
   const mayAnswer = hasRight(usePerson().roles, 'decide') && row.answer?.at === null
@@ -44,7 +46,7 @@ export function BoardLine({ row, now }: { row: BoardRow; now: number }) {
         className={`grid min-h-20 items-center gap-x-5 gap-y-1 rounded-2xl px-4 py-3 sm:grid-cols-[1fr_auto] lg:grid-cols-[1.2fr_1fr_14rem] ${hasPress ? '' : 'lg:col-span-2'}`}
       >
         <span className="min-w-0">
-          <span className="block truncate text-[1.12rem] font-bold">
+          <span className="block text-[1.12rem] leading-snug wrap-anywhere font-bold">
             {row.patient}
             {row.isTemporaryName ? (
               <span className="ml-2 rounded-md bg-well px-1.5 py-0.5 text-sm font-semibold text-soft">temporary name</span>
@@ -61,7 +63,7 @@ export function BoardLine({ row, now }: { row: BoardRow; now: number }) {
               'side not set'
             )}{' '}
             · {row.techniqueName}
-            {row.castOpenedAt ? `, opened ${formatDayAndClock(Date.parse(row.castOpenedAt))}` : ''}
+            {row.castOpenedAt ? `, opened ${moment(Date.parse(row.castOpenedAt))}` : ''}
             {row.ended ? ', at home with it' : row.isOff ? ', off' : ''}
           </span>
           <InHand row={row} now={now} />
@@ -69,8 +71,8 @@ export function BoardLine({ row, now }: { row: BoardRow; now: number }) {
         {/* On a tablet what was found has a row of its own: in a third of the width the action would be cut. */}
         <span className="min-w-0 sm:max-lg:order-last sm:max-lg:col-span-2">
           <LevelMark level={row.level} word={levelWord(row, now)} />
-          {row.finding ? <span className="line-clamp-2 text-soft">{row.finding}</span> : null}
-          {row.first ? <span className="line-clamp-2 font-bold text-stop">First: {row.first}</span> : null}
+          {row.finding ? <span className="block text-soft">{row.finding}</span> : null}
+          {row.first ? <span className="block font-bold text-stop">First: {row.first}</span> : null}
           <Said row={row} />
           <Answered row={row} now={now} />
         </span>
@@ -126,7 +128,7 @@ function InHand({ row, now }: { row: BoardRow; now: number }) {
 function Said({ row: { said } }: { row: BoardRow }) {
   if (!said) return null
   return (
-    <span className="line-clamp-2 font-bold">
+    <span className="block font-bold">
       {said.by}, {formatClock(said.at)}: {said.text}
       {said.comesAt ? `, there ${formatClock(said.comesAt)}` : ''}
     </span>
@@ -157,14 +159,14 @@ function Due({ row, now }: { row: BoardRow; now: number }) {
       <span className={`inline-flex items-center gap-2 font-bold ${isOver ? 'text-lg text-stop' : 'text-caution'}`}>
         <ToneShape tone={isOver ? 'stop' : 'caution'} />
         <span>
-          {named}, <span className="whitespace-nowrap">{formatLate(late)}</span>
+          {named}, <span className="whitespace-nowrap">{formatDue(late)}</span>
         </span>
       </span>
     )
   }
   return (
     <span className="font-semibold">
-      {named} <span className="whitespace-nowrap">in {formatSpan(Math.max(1, Math.round(-late)))}</span>
+      {named} <span className="whitespace-nowrap">{formatDue(late)}</span>
     </span>
   )
 }

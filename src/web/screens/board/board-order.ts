@@ -1,4 +1,4 @@
-import type { BoardRow } from '#contract/views/board'
+import type { BoardRow } from '#contract/api/board'
 import type { Tone } from '../../parts/tone-shape'
 import { toneOf } from '../../parts/level-mark'
 

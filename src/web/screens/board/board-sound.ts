@@ -1,6 +1,6 @@
 import { useEffect, useRef } from 'react'
 import type { PersonSettings } from '#contract/records/person'
-import type { BoardRow, UrgentAnswer } from '#contract/views/board'
+import type { BoardRow, UrgentAnswer } from '#contract/api/board'
 import { play, type Tune } from '../../parts/sound'
 import { urgencyOf } from './board-order'
 

@@ -1,7 +1,7 @@
 import { Link } from 'react-router'
 import { spoken } from '#core/model/vocabulary'
-import type { BoardRow } from '#contract/views/board'
-import { formatClock, formatLate, formatSpan } from '../../parts/format-time'
+import type { BoardRow } from '#contract/api/board'
+import { formatClock, formatDue } from '../../parts/format-time'
 import { LevelMark } from '../../parts/level-mark'
 import { useNarrow } from '../../parts/use-narrow'
 import { levelWord } from './board-line'
@@ -85,9 +85,7 @@ function BoardTableRow({ row, now }: { row: BoardRow; now: number }) {
         )}
       </td>
       <td className={`${cell} ${late !== null && late > row.graceMin ? 'font-bold text-stop' : ''}`}>
-        {late === null
-          ? ''
-          : `${isNarrow ? '' : `${row.nextWhat ?? 'Round'} `}${late > 0 ? formatLate(late) : `in ${formatSpan(Math.max(1, Math.round(-late)))}`}`}
+        {late === null ? '' : `${isNarrow ? '' : `${row.nextWhat ?? 'Round'} `}${formatDue(late)}`}
       </td>
       <td className={`${cell} ${wideOnly} text-soft`}>{deviceState(row, now)}</td>
     </tr>

@@ -1,5 +1,5 @@
-import type { BoardRow } from '#contract/views/board'
-import type { RunInHand, TimerInHand } from '#contract/views/work-in-hand'
+import type { BoardRow } from '#contract/api/board'
+import type { RunInHand, TimerInHand } from '#contract/api/board'
 import { formatDayAndClock, formatSpan } from '../../parts/format-time'
 
 /** How the device of a case is now, in a few words. */

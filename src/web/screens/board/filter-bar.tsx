@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from 'react'
-import type { BoardRow } from '#contract/views/board'
+import type { BoardRow } from '#contract/api/board'
 import { knownAreas } from '../../case/places'
 import type { BoardFilter, BoardView } from './board-filter'
 
@@ -10,7 +10,7 @@ const views: readonly { readonly value: BoardView; readonly label: string }[] = 
 ]
 const typingMs = 150
 const field = 'min-h-11 rounded-xl border-[1.5px] border-line bg-sheet px-3'
-const toggle =
+const choice =
   'min-h-11 rounded-xl border-[1.5px] border-line bg-sheet px-3 aria-pressed:border-ink aria-pressed:bg-ink aria-pressed:font-bold aria-pressed:text-paper'
 
 /** Whether not all of the Board is shown. */
@@ -45,7 +45,7 @@ export function FilterBar({
       <input
         type="search"
         aria-label="Find on the Board"
-        placeholder="Name, number, place"
+        placeholder="Name or bed"
         value={typed}
         maxLength={80}
         onChange={(event) => setTyped(event.target.value)}
@@ -81,11 +81,16 @@ export function FilterBar({
         type="button"
         aria-pressed={filter.isPressing}
         onClick={() => onChange({ isPressing: !filter.isPressing })}
-        className={`${toggle} max-sm:hidden`}
+        className={`${choice} toggle-box max-sm:hidden`}
       >
         Pressing
       </button>
-      <button type="button" aria-pressed={filter.isMine} onClick={() => onChange({ isMine: !filter.isMine })} className={toggle}>
+      <button
+        type="button"
+        aria-pressed={filter.isMine}
+        onClick={() => onChange({ isMine: !filter.isMine })}
+        className={`${choice} toggle-box`}
+      >
         Mine
       </button>
       <span role="group" aria-label="How it is shown" className="ml-auto flex gap-1.5 max-sm:hidden">
@@ -95,7 +100,7 @@ export function FilterBar({
             type="button"
             aria-pressed={filter.view === value}
             onClick={() => onChange({ view: value })}
-            className={toggle}
+            className={choice}
           >
             {label}
           </button>
@@ -104,7 +109,7 @@ export function FilterBar({
           type="button"
           aria-pressed={!filter.isInitials}
           onClick={() => onChange({ isInitials: !filter.isInitials })}
-          className={toggle}
+          className={`${choice} toggle-box`}
         >
           Names on the wall
         </button>

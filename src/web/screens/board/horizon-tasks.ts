@@ -1,6 +1,6 @@
 import { forecastWard, nursesToClear, orderWork, type DueTask } from '#core/rounds/ward-forecast'
 import type { Level } from '#core/model/finding'
-import type { BoardRow } from '#contract/views/board'
+import type { BoardRow } from '#contract/api/board'
 import { formatLate } from '../../parts/format-time'
 import type { Tone } from '../../parts/tone-shape'
 import { toneOf } from '../../parts/level-mark'

@@ -1,5 +1,5 @@
 import { useMemo, useState } from 'react'
-import type { BoardRow } from '#contract/views/board'
+import type { BoardRow } from '#contract/api/board'
 import { formatClock } from '../../parts/format-time'
 import { HorizonRows, horizonScale, type HorizonMark } from '../../parts/horizon-rows'
 import { forecastAdvice, horizonMin, horizonTasks, isLate, type HorizonTask } from './horizon-tasks'

@@ -1,9 +1,9 @@
+import { useMoment } from '../../sync/use-moment'
 import { Link } from 'react-router'
 import { useEffect, useState } from 'react'
-import type { BoardRow } from '#contract/views/board'
+import type { BoardRow } from '#contract/api/board'
 import { isPairedDevice } from '#contract/rights'
 import { goneWords } from '../../case/gone-words'
-import { formatDayAndClock } from '../../parts/format-time'
 import type { PatientHere } from '../../sync/device'
 import { useOutbox } from '../../sync/outbox'
 import { readTold, usePatientsHere, type PatientTold } from '../../sync/patients-here'
@@ -41,6 +41,7 @@ export function PatientsHere({ rows }: { rows: readonly BoardRow[] }) {
 }
 
 function Here({ patient }: { patient: PatientHere }) {
+  const moment = useMoment()
   const { caseId, episodeId, initials, device, onSince } = patient
   const told = useTold(patient)
   const unsent = useOutbox(({ pending }) => pending.filter(({ stream }) => stream.id === caseId || stream.id === episodeId).length)
@@ -50,10 +51,10 @@ function Here({ patient }: { patient: PatientHere }) {
       className="grid min-h-20 items-center gap-x-5 gap-y-1 rounded-2xl border border-l-[10px] border-line border-l-soft bg-sheet px-4 py-3 sm:grid-cols-[1fr_auto]"
     >
       <span className="min-w-0">
-        <span className="block truncate text-[1.12rem] font-bold">{told?.patient || initials || 'Just begun'}</span>
+        <span className="block text-[1.12rem] leading-snug wrap-anywhere font-bold">{told?.patient || initials || 'Just begun'}</span>
         <span className="block text-soft">
           <strong className="text-ink">{told?.part || 'side not set'}</strong>
-          {device ? ` · ${device}` : ''}, {onSince ? `on since ${formatDayAndClock(Date.parse(onSince))}` : 'not on yet'}
+          {device ? ` · ${device}` : ''}, {onSince ? `on since ${moment(Date.parse(onSince))}` : 'not on yet'}
         </span>
       </span>
       {unsent > 0 ? <span className="font-semibold text-caution">{unsent} not sent</span> : null}

@@ -1,8 +1,8 @@
 import { X } from 'lucide-react'
 import { useEffect, useLayoutEffect, useRef, useState } from 'react'
 import { spoken } from '#core/model/vocabulary'
-import type { BoardRow } from '#contract/views/board'
-import { formatClock, formatLate, formatSpan } from '../../parts/format-time'
+import type { BoardRow } from '#contract/api/board'
+import { formatClock, formatDue, formatSpan } from '../../parts/format-time'
 import { LevelMark } from '../../parts/level-mark'
 import { initialsOf } from './board-filter'
 import { latenessMin, toneOfRow, isPressingRow } from './board-order'
@@ -102,8 +102,7 @@ function owedWords(row: BoardRow, now: number): { readonly words: string; readon
   const late = latenessMin(row, now)
   if (late === null) return null
   const what = row.nextWhat ?? 'Round'
-  if (late > 0) return { words: `${what}, ${formatLate(late)}`, isLate: late > row.graceMin }
-  return { words: `${what} in ${formatSpan(Math.max(1, Math.round(-late)))}`, isLate: false }
+  return { words: `${what}${late > 0 ? ',' : ''} ${formatDue(late)}`, isLate: late > row.graceMin }
 }
 
 /** Somebody who needs one now: the bed to be read from the door, and all of what was found. */

@@ -1,5 +1,5 @@
 import { useMemo } from 'react'
-import { qrModules, quietModules } from '#contract/views/qr-modules'
+import { qrModules, quietModules } from '#ward/story/qr-modules'
 
 /** A text as a picture that a camera reads: dark on white in either theme, with its light border. */
 export function ScanCode({ text, label }: { text: string; label: string }) {

@@ -1,6 +1,6 @@
 import { useState } from 'react'
-import { standCaseRounds } from '#contract/views/case-rounds'
-import { isPlaced } from '#contract/views/is-placed'
+import { standCaseRounds } from '#ward/rounds/case-rounds'
+import { isPlaced } from '#ward/case/is-placed'
 import { CaseRound } from '../../case/case-round'
 import { AfterChange } from '../../case/after-change'
 import { LotPanel } from '../../case/lot-panel'

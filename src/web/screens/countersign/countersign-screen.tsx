@@ -1,8 +1,8 @@
+import { useMoment } from '../../sync/use-moment'
 import { useState } from 'react'
 import { owedAfterMin, type CountersignAnswer, type GroupToSign } from '#contract/api/countersign'
 import { paths } from '#contract/api/paths'
 import { Button, ButtonLink } from '../../parts/button'
-import { formatDayAndClock } from '../../parts/format-time'
 import { Notice } from '../../parts/notice'
 import { EmptyPage } from '../../parts/empty-page'
 import { makeEvent, sendEvent } from '../../sync/outbox'
@@ -48,6 +48,7 @@ export function CountersignScreen() {
 }
 
 function Group({ group, nowMs, onSign }: { group: GroupToSign; nowMs: number; onSign: () => void }) {
+  const moment = useMoment()
   const { patient, place, technique, by, signer, isYours, caseId, entries } = group
   const owedSinceMs = Date.parse(entries[0]?.at ?? '') + owedAfterMin * 60_000
   const [isWhole, setWhole] = useState(false)
@@ -62,14 +63,14 @@ function Group({ group, nowMs, onSign }: { group: GroupToSign; nowMs: number; on
         {signer ? (
           <p className="font-semibold">
             Said by telephone: {isYours && signer !== 'a lead' ? 'your own name is asked for' : `waits for the name of ${signer}`}
-            {owedSinceMs < nowMs ? `, owed since ${formatDayAndClock(owedSinceMs)}` : ''}
+            {owedSinceMs < nowMs ? `, owed since ${moment(owedSinceMs)}` : ''}
           </p>
         ) : null}
       </header>
       <ol className="divide-y divide-line">
         {shown.map(({ eventId, at, words }) => (
           <li key={eventId} className="grid gap-x-4 py-1.5 sm:grid-cols-[7.5rem_1fr]">
-            <span className="text-soft tabular-nums">{formatDayAndClock(Date.parse(at))}</span>
+            <span className="text-soft tabular-nums">{moment(Date.parse(at))}</span>
             <span className="min-w-0 break-words">{words}</span>
           </li>
         ))}

@@ -1,9 +1,9 @@
+import { useMoment } from '../../sync/use-moment'
 import { useState } from 'react'
 import type { HeldAnswer, HeldDecision, HeldEntry, HeldReason } from '#contract/api/held-entries'
 import { paths } from '#contract/api/paths'
 import { ReasonSheet } from '../../case/reason-sheet'
 import { Button, ButtonLink } from '../../parts/button'
-import { formatDayAndClock } from '../../parts/format-time'
 import { Notice } from '../../parts/notice'
 import { EmptyPage } from '../../parts/empty-page'
 import { rereadAnswers } from '../../sync/answers'
@@ -88,6 +88,7 @@ export function HeldScreen() {
 }
 
 function Held({ entry, failed, onTake, onAside }: { entry: HeldEntry; failed: string | null; onTake: () => void; onAside: () => void }) {
+  const moment = useMoment()
   const { patient, place, at, by, why, words, caseId } = entry
   const who = patient === '' ? 'A patient not known here' : patient
   return (
@@ -97,7 +98,7 @@ function Held({ entry, failed, onTake, onAside }: { entry: HeldEntry; failed: st
         <p className="text-soft">{[place, `by ${by}`, reasons[why]].filter(Boolean).join(' · ')}</p>
       </header>
       <p className="grid gap-x-4 sm:grid-cols-[7.5rem_1fr]">
-        <span className="text-soft tabular-nums">{formatDayAndClock(Date.parse(at))}</span>
+        <span className="text-soft tabular-nums">{moment(Date.parse(at))}</span>
         <span className="min-w-0 break-words">{words}</span>
       </p>
       {failed ? <Notice tone="stop" lead={failed} role="alert" /> : null}

@@ -28,13 +28,6 @@ export function guidePages(protocol: Protocol): readonly GuidePage[] {
   return guideOf(protocol).pages
 }
 
-/** The page of one technique, as the protocol in force has it. */
-export function guidePageOf(technique: Technique, protocol: Protocol): GuidePage {
-  const page = guidePages(protocol).find((one) => one.technique.id === technique.id)
-  if (!page) throw new Error(`The guide has no page of ${technique.id}`)
-  return page
-}
-
 /** The page of a technique by chosen schools: made anew, since there are many of them. */
 export function guidePageBy(technique: Technique, protocol: Protocol, schools: OptionValues): GuidePage {
   return guidePage(technique, browserContext(protocol), schools)

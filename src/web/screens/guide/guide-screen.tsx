@@ -1,9 +1,11 @@
 import { Search } from 'lucide-react'
+import { techniques } from '#core/techniques/registry'
 import { useDeferredValue, useId, useState } from 'react'
 import { Link, useSearchParams } from 'react-router'
-import { LanePicture } from '../../lane/lane-picture'
+import { EmptyPage } from '../../parts/empty-page'
+import { CardPicture } from '../../cards/card-picture'
 import { guideSections } from './guide-sections'
-import { guidePages, searchGuide } from './guide-index'
+import { searchGuide } from './guide-index'
 import { useProtocolInForce } from '../../sync/protocol-in-force'
 
 /** Every technique to read beforehand, and a search across all of them. */
@@ -42,12 +44,16 @@ export function GuideScreen() {
       </div>
       {words.trim().length >= 2 ? (
         <section aria-label="Found">
-          <p role="status" className="mb-2 text-soft">
-            {hits.length === 0
-              ? 'Nothing found: try other words, or fewer of them.'
-              : `${hits.length === 40 ? 'The best 40' : hits.length} found`}
-          </p>
-          <ul className="divide-y divide-line rounded-2xl border border-line bg-sheet">
+          {hits.length === 0 ? (
+            <EmptyPage lead="Nothing found">
+              <p>Try other words, or fewer of them.</p>
+            </EmptyPage>
+          ) : (
+            <p role="status" className="mb-2 text-soft">
+              {hits.length === 40 ? 'The best 40' : hits.length} found
+            </p>
+          )}
+          <ul className={hits.length === 0 ? 'hidden' : 'divide-y divide-line rounded-2xl border border-line bg-sheet'}>
             {hits.map((hit) => (
               <li key={hit.id}>
                 <Link to={`/guide/${hit.technique}#${hit.section}`} className="block px-4 py-2.5">
@@ -55,7 +61,7 @@ export function GuideScreen() {
                     {hit.techniqueName} · {guideSections[hit.section] ?? hit.section}
                   </span>
                   <span className="block font-semibold">{hit.title}</span>
-                  {hit.text ? <span className="block truncate text-sm">{hit.text}</span> : null}
+                  {hit.text ? <span className="block text-sm">{hit.text}</span> : null}
                 </Link>
               </li>
             ))}
@@ -63,13 +69,13 @@ export function GuideScreen() {
         </section>
       ) : (
         <ul className="grid gap-3 md:grid-cols-2 2xl:grid-cols-3">
-          {guidePages(protocol).map(({ technique, plan }) => (
+          {techniques.map((technique) => (
             <li key={technique.id}>
               <Link
                 to={`/guide/${technique.id}`}
                 className="grid h-full grid-cols-[7rem_minmax(0,1fr)] items-center gap-4 rounded-2xl border border-line bg-sheet py-3 pr-4 pl-3"
               >
-                <LanePicture geometry={plan.geometry} />
+                <CardPicture of="techniques" id={technique.id} />
                 <span className="col-start-2 grid gap-1">
                   <span className="text-lg font-bold">{technique.name}</span>
                   <span className="text-[0.95rem]">{technique.purpose}</span>

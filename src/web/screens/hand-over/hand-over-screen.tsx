@@ -1,7 +1,7 @@
 import { useSearchParams } from 'react-router'
 import type { HandOverAnswer } from '#contract/api/hand-over'
 import { paths } from '#contract/api/paths'
-import { isAtPlace } from '#contract/views/at-place'
+import { isAtPlace } from '#ward/case/at-place'
 import { knownAreas } from '../../case/places'
 import { ChoiceRow } from '../../parts/choice-row'
 import { Fold } from '../../parts/fold'

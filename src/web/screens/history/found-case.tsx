@@ -1,8 +1,8 @@
 import { Link } from 'react-router'
 import { spoken } from '#core/model/vocabulary'
 import { endingWords } from '#contract/records/ending'
-import type { BoardRow } from '#contract/views/board'
-import { isPlaced } from '#contract/views/is-placed'
+import type { BoardRow } from '#contract/api/board'
+import { isPlaced } from '#ward/case/is-placed'
 import { formatDate } from '../../parts/format-time'
 import { LevelMark } from '../../parts/level-mark'
 
@@ -15,7 +15,7 @@ export function FoundCase({ row }: { row: BoardRow }) {
         className="grid min-h-16 items-center gap-x-5 gap-y-1 rounded-2xl border border-line bg-sheet px-4 py-2.5 sm:grid-cols-[1.2fr_1fr_14rem]"
       >
         <span className="min-w-0">
-          <span className="block truncate font-bold">
+          <span className="block font-bold wrap-anywhere">
             {row.patient}
             {row.number ? <span className="ml-2 font-normal text-soft">{row.number}</span> : null}
           </span>
@@ -29,7 +29,7 @@ export function FoundCase({ row }: { row: BoardRow }) {
           {row.finding ? (
             <>
               <LevelMark level={row.level} />
-              <span className="line-clamp-1 text-sm text-soft">{row.finding}</span>
+              <span className="block text-sm text-soft">{row.finding}</span>
             </>
           ) : (
             <span className="text-soft">nothing stands</span>

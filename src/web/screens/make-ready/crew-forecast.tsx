@@ -40,7 +40,7 @@ function OddsTable({ ranges }: { ranges: readonly CrewRange[] }) {
   const hasBars = ranges.filter((range) => range.odds > 0).length > 1
   return (
     <table className={hasBars ? 'w-full' : ''}>
-      <caption className="pb-1 text-left text-sm font-semibold text-soft">Odds of shaping each part in time, in this estimate</caption>
+      <caption className="pb-1 text-left text-sm font-semibold text-soft">Odds of shaping each part in time, estimated</caption>
       <tbody>
         {ranges.map((range) => (
           <tr key={range.from}>

@@ -4,7 +4,7 @@ import { fetchFrom, fetchPlaces, fetchPlaceWords, itemsBeside } from '#core/plan
 import type { DisplayUnits } from '#core/planner/format-decision'
 import type { Material, Plan } from '#core/model/plan'
 import type { CaseRecord } from '#contract/records/case'
-import { reservationsOf } from '#contract/views/reservations'
+import { reservationsOf } from '#ward/case/reservations'
 import { useDraft } from '../../sync/use-draft'
 import { Button } from '../../parts/button'
 import { describeMaterial, layOutOrder } from '#core/planner/describe-material'

@@ -4,7 +4,7 @@ import type { TechniqueMeasurement } from '#core/planner/technique'
 import type { MeasurementDefinition } from '#core/model/measurement-definition'
 import type { Measurement } from '#core/model/clinical-case'
 import { otherSide, sides, type Side } from '#core/model/vocabulary'
-import { toClinicalCase } from '#contract/views/clinical-case'
+import { toClinicalCase } from '#ward/case/clinical-case'
 import { protocolOf } from '#contract/records/case'
 import type { OpenCase } from '../../sync/case-store'
 

@@ -1,8 +1,8 @@
 import { spoken } from '#core/model/vocabulary'
-import type { BoardRow } from '#contract/views/board'
+import type { BoardRow } from '#contract/api/board'
 import { lateWork, workDoor, workVerb } from '../../case/work-door'
 import { Button, ButtonLink } from '../../parts/button'
-import { formatClock, formatLate, formatSpan } from '../../parts/format-time'
+import { formatClock, formatDue, formatLate } from '../../parts/format-time'
 import { LevelMark } from '../../parts/level-mark'
 
 /** One bed of the walk: where, who, which side, what is due, and doing it. */
@@ -35,7 +35,7 @@ export function BedCard({
       <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
         <LevelMark level={row.level} />
         <span className={lateMin > row.graceMin ? 'font-bold text-stop' : 'font-semibold'}>
-          {row.nextWhat ?? 'Round'} {lateMin > 0 ? `${formatLate(lateMin)}` : lateMin === 0 ? 'due now' : `in ${formatSpan(-lateMin)}`}
+          {row.nextWhat ?? 'Round'} {formatDue(lateMin)}
         </span>
         {row.finding ? <span className="basis-full text-sm text-soft">{row.finding}</span> : null}
         {row.tried ? (

@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react'
-import type { BoardRow } from '#contract/views/board'
+import type { BoardRow } from '#contract/api/board'
 import { CaseRound } from '../../case/case-round'
 import { PatientHead } from '../../case/patient-head'
 import { SayWhyForm } from '../../case/say-why-form'

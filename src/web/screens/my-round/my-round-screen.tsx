@@ -1,6 +1,6 @@
 import { useEffect, useState, type ReactNode } from 'react'
 import { paths } from '#contract/api/paths'
-import type { BoardAnswer, BoardRow } from '#contract/views/board'
+import type { BoardAnswer, BoardRow } from '#contract/api/board'
 import { knownAreas } from '../../case/places'
 import { NotDoneSheet } from '../../case/not-done-sheet'
 import { ChoiceSet } from '../../parts/choice-row'

@@ -1,5 +1,5 @@
-import type { BoardRow } from '#contract/views/board'
-import { isAtPlace } from '#contract/views/at-place'
+import type { BoardRow } from '#contract/api/board'
+import { isAtPlace } from '#ward/case/at-place'
 
 /** What falls due within so many minutes belongs to a round that is walked now. */
 export const walkAheadMin = 30

@@ -1,9 +1,10 @@
+import { useMoment } from '../../sync/use-moment'
 import { useState } from 'react'
 import type { AskedRoles, ManagedPerson, PersonAction } from '#contract/api/people'
 import { personRoles, type Role } from '#contract/rights'
 import { Button } from '../../parts/button'
 import { ChoiceSet } from '../../parts/choice-row'
-import { formatClock, formatDayAndClock } from '../../parts/format-time'
+import { formatClock } from '../../parts/format-time'
 
 /** One person: roles, where they are signed in, and what can be done about their access. */
 export function PersonCard({
@@ -19,6 +20,7 @@ export function PersonCard({
   onAct: (action: PersonAction, session?: string) => void
   onRoles: (roles: readonly Role[]) => void
 }) {
+  const moment = useMoment()
   const [isOpen, setOpen] = useState(false)
   const { name, signIn, roles, isActive } = person
   const isMe = person.id === me
@@ -30,7 +32,7 @@ export function PersonCard({
             {name} <span className="font-normal text-soft">{signIn}</span>
           </h2>
           <p className="text-sm text-soft">
-            {[roles.join(', '), ...(person.hasSecondFactor ? ['authenticator app'] : []), stateOf(person)].join('; ')}
+            {[roles.join(', '), ...(person.hasSecondFactor ? ['authenticator app'] : []), stateOf(person, moment)].join('; ')}
           </p>
         </div>
         <Button look="quiet" aria-expanded={isOpen} aria-label={`${isOpen ? 'Close' : 'Change'} ${name}`} onClick={() => setOpen(!isOpen)}>
@@ -51,12 +53,12 @@ export function PersonCard({
               {person.sessions.map(({ id, since, lastSeenAt, isLocked }) => (
                 <li key={id} className="flex flex-wrap items-center gap-x-4">
                   <span className="min-w-0 flex-1">
-                    since {formatDayAndClock(Date.parse(since))}, last seen {formatDayAndClock(Date.parse(lastSeenAt))}
+                    since {moment(Date.parse(since))}, last seen {moment(Date.parse(lastSeenAt))}
                     {isLocked ? ', locked' : ''}
                   </span>
                   <Button
                     look="quiet"
-                    aria-label={`End the session since ${formatDayAndClock(Date.parse(since))}`}
+                    aria-label={`End the session since ${moment(Date.parse(since))}`}
                     onClick={() => onAct('end-session', id)}
                   >
                     End
@@ -116,7 +118,7 @@ function Asked({
   )
 }
 
-function stateOf({ isActive, mustChange, sessions, pauses }: ManagedPerson): string {
+function stateOf({ isActive, mustChange, sessions, pauses }: ManagedPerson, moment: (atMs: number) => string): string {
   if (!isActive) return 'access ended'
   const [paused] = pauses
   if (paused) return `has to wait until ${formatClock(paused.until)}: wrong sign-ins from ${paused.address || 'one place'}`
@@ -124,5 +126,5 @@ function stateOf({ isActive, mustChange, sessions, pauses }: ManagedPerson): str
   const [last] = sessions
   if (!last) return 'not signed in'
   const where = sessions.length === 1 ? 'signed in once' : `signed in at ${sessions.length} places`
-  return `${where}, last seen ${formatDayAndClock(Date.parse(last.lastSeenAt))}`
+  return `${where}, last seen ${moment(Date.parse(last.lastSeenAt))}`
 }

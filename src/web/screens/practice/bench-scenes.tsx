@@ -12,7 +12,7 @@ import { useSettings } from '../../sync/session-store'
 import { useHeatSweep } from '../../workers/use-heat-sweep'
 import { defaultProtocol } from '#core/quantities/defaults'
 import { RangeSlider } from './bench-controls'
-import { SketchFigure } from './sketch-figure'
+import { SketchFigure } from '../../cards/sketch-figure'
 
 const girths: readonly LaneLayer[] = ['readings', 'slab']
 /** Where findings stand, nothing else is named beside the limb. */
@@ -101,7 +101,7 @@ const Scene = memo(function Scene({ scene, before, bench, onChange }: SceneProps
       return (
         <figure className="rounded-3xl border border-line bg-sheet p-3">
           <figcaption className="px-1 font-bold">{scene.title}</figcaption>
-          <SketchFigure scene={scene} before={before?.kind === 'sketch' ? before : null} />
+          <SketchFigure scene={scene} before={before?.kind === 'sketch' ? before : null} units={units} />
         </figure>
       )
     case 'wet':

@@ -9,7 +9,7 @@ import { forecastWard, orderWork, type DueTask } from '#core/rounds/ward-forecas
 import { defaultProtocol, readDefaults } from '#core/quantities/defaults'
 import { HorizonRows, horizonScale, type HorizonMark } from '../../parts/horizon-rows'
 import { ToneShape } from '../../parts/tone-shape'
-import { formatLate, formatSpan } from '../../parts/format-time'
+import { formatDue } from '../../parts/format-time'
 import { toneOf } from '../../parts/level-mark'
 import { clockOf } from './clock-of-night'
 
@@ -115,11 +115,11 @@ function BedCard({
         {isFirst ? <span className="rounded-full bg-citrus px-2 text-sm font-bold text-on-citrus">next</span> : null}
         <span className={`numeral ml-auto ${isOverdue ? 'font-bold text-stop' : 'text-soft'}`}>
           {task?.id.endsWith(' round') === false ? 'check ' : ''}
-          {due === null ? '' : due > 0 ? `in ${formatSpan(due)}` : due === 0 ? 'now' : formatLate(-due)}
+          {due === null ? '' : formatDue(-due)}
         </span>
       </span>
       <span className="text-sm text-soft">{bed.body.words}</span>
-      {worst ? <span className="line-clamp-1 text-sm font-semibold">{worst.text}</span> : null}
+      {worst ? <span className="text-sm font-semibold">{worst.text}</span> : null}
     </button>
   )
 }

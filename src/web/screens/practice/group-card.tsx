@@ -1,5 +1,5 @@
 import type { GroupsAnswer } from '#contract/api/practice'
-import type { ExaminerAgreement, GroupOverview, TimeSpread } from '#contract/views/group-overview'
+import type { ExaminerAgreement, GroupOverview, TimeSpread } from '#contract/api/practice-overview'
 import { stepName } from '#core/runs/step-name'
 import { findTechnique } from '#core/techniques/registry'
 import { Button } from '../../parts/button'
@@ -151,7 +151,7 @@ function Spread({ spread }: { spread: TimeSpread }) {
   return (
     <div className="grid gap-1">
       <p className="flex justify-between gap-3">
-        <span className="min-w-0 truncate">{spread.stationName}</span>
+        <span className="min-w-0">{spread.stationName}</span>
         <span className="numeral shrink-0 text-soft">
           {Math.round(spread.leastS)} to {Math.round(spread.mostS)} s
         </span>

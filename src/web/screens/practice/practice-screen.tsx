@@ -3,12 +3,9 @@ import { benches } from '#core/practice/benches'
 import { nights } from '#core/practice/drill/nights'
 import { stationLines } from '#core/practice/stations/shipped-stations'
 import { hasRight } from '#contract/rights'
-import { LanePicture } from '../../lane/lane-picture'
+import { CardPicture } from '../../cards/card-picture'
 import { ButtonLink } from '../../parts/button'
-import { useProtocolInForce } from '../../sync/protocol-in-force'
 import { usePerson } from '../../sync/session-store'
-import { guidePageOf } from '../guide/guide-index'
-import { BenchPicture, useBenchScenes } from './bench-picture'
 import { MadeHere } from './made-here'
 import { PracticeSign } from './practice-sign'
 import { RunningNow } from './running-now'
@@ -16,8 +13,6 @@ import { RunningNow } from './running-now'
 /** Rooms without a patient: what can be tried, by the same core as the path. */
 export function PracticeScreen() {
   const { roles } = usePerson()
-  const protocol = useProtocolInForce()
-  const scenes = useBenchScenes()
   return (
     <main id="main" className="page page-list grid content-start gap-5">
       <header className="flex flex-wrap items-baseline gap-x-4 gap-y-1">
@@ -45,7 +40,7 @@ export function PracticeScreen() {
                 to={`/practice/bench/${bench.id}`}
                 className="grid h-full grid-cols-[6.5rem_minmax(0,1fr)] items-center gap-4 rounded-2xl border border-line bg-sheet py-3 pr-4 pl-3"
               >
-                <BenchPicture scenes={scenes[bench.id]} />
+                <CardPicture of="benches" id={bench.id} />
                 <span className="grid gap-1">
                   <span className="text-lg font-bold">{bench.name}</span>
                   <span className="text-[0.95rem]">{bench.purpose}</span>
@@ -70,7 +65,7 @@ export function PracticeScreen() {
                 to={`/practice/station/${station.id}`}
                 className="grid min-h-20 grid-cols-[6.5rem_minmax(0,1fr)] items-center gap-4 rounded-2xl border border-line bg-sheet py-2 pr-4 pl-3 font-semibold"
               >
-                <LanePicture geometry={guidePageOf(station.technique, protocol).plan.geometry} />
+                <CardPicture of="techniques" id={station.technique.id} />
                 <span className="col-start-2">{station.name}</span>
               </Link>
             </li>

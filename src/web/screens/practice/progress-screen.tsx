@@ -1,11 +1,11 @@
+import { useMoment } from '../../sync/use-moment'
 import { Link } from 'react-router'
 import type { ProgressAnswer } from '#contract/api/practice'
 import { paths } from '#contract/api/paths'
-import type { TechniqueProgress } from '#contract/views/practice-progress'
+import type { TechniqueProgress } from '#contract/api/practice-overview'
 import { findNight } from '#core/practice/drill/nights'
 import { findTechnique } from '#core/techniques/registry'
 import { stationIdOf } from '#core/practice/stations/shipped-stations'
-import { formatDayAndClock } from '../../parts/format-time'
 import { Notice } from '../../parts/notice'
 import { ButtonLink } from '../../parts/button'
 import { EmptyPage } from '../../parts/empty-page'
@@ -18,6 +18,7 @@ const wayWords = { alone: 'alone', examined: 'examined', team: 'in a team' } as 
 
 /** What somebody has done themselves, and what is due again. */
 export function ProgressScreen() {
+  const moment = useMoment()
   const { answer, refusal } = useAnswer<ProgressAnswer>(paths.practiceProgress)
   const progress = answer?.progress
   return (
@@ -58,7 +59,7 @@ export function ProgressScreen() {
                   <span className="min-w-0 flex-1">
                     <strong>{sitting.stationName}</strong> <span className="text-soft">{wayWords[sitting.way]}</span>
                   </span>
-                  <span className="text-soft tabular-nums">{formatDayAndClock(Date.parse(sitting.at))}</span>
+                  <span className="text-soft tabular-nums">{moment(Date.parse(sitting.at))}</span>
                   <Mark total={sitting.total} hasPassed={sitting.hasPassed} />
                 </Link>
               </li>
@@ -81,7 +82,7 @@ export function ProgressScreen() {
                     {drill.endedAtMin === null ? '' : `, ended after ${(drill.endedAtMin / 60).toFixed(1)} h`}
                   </span>
                 </span>
-                <span className="text-soft tabular-nums">{formatDayAndClock(Date.parse(drill.at))}</span>
+                <span className="text-soft tabular-nums">{moment(Date.parse(drill.at))}</span>
                 <span className="numeral">
                   <strong>{drill.score.toFixed(1)}</strong>{' '}
                   <span className="text-soft">
@@ -98,6 +99,7 @@ export function ProgressScreen() {
 }
 
 function Skill({ skill }: { skill: TechniqueProgress }) {
+  const moment = useMoment()
   const isDue = Date.parse(skill.dueAt) <= serverNow()
   return (
     <li className="grid grid-cols-[minmax(0,1fr)_auto] items-center gap-x-4 gap-y-1 rounded-2xl border border-line bg-sheet px-4 py-3">
@@ -113,7 +115,7 @@ function Skill({ skill }: { skill: TechniqueProgress }) {
         {skill.live > 0 ? `, ${skill.live} supervised on ${skill.live === 1 ? 'a patient' : 'patients'}` : ''}
       </p>
       <p className={isDue ? 'font-bold text-caution' : 'text-soft'}>
-        {isDue ? '▲ due again' : `due again ${formatDayAndClock(Date.parse(skill.dueAt))}`}
+        {isDue ? '▲ due again' : `due again ${moment(Date.parse(skill.dueAt))}`}
       </p>
     </li>
   )

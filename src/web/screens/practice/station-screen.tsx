@@ -1,6 +1,6 @@
 import { useParams } from 'react-router'
 import { hasRight } from '#contract/rights'
-import { sheetsOf } from '#contract/views/sitting-sheets'
+import { sheetsOf } from '#ward/practice/sitting-sheets'
 import type { Plan } from '#core/model/plan'
 import type { Station } from '#core/practice/stations/station'
 import { Button, ButtonLink } from '../../parts/button'

@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react'
-import type { StepBand } from '#contract/views/others-times'
-import type { ExaminerSheet } from '#contract/views/sitting-sheets'
+import type { StepBand } from '#contract/api/practice-overview'
+import type { ExaminerSheet } from '#ward/practice/sitting-sheets'
 import type { Plan } from '#core/model/plan'
 import { partWorth, type NumberMark, type StationScore } from '#core/practice/stations/score-station'
 import { criticalErrors, type Station } from '#core/practice/stations/station'
@@ -115,7 +115,7 @@ function StepTimes({ score, bands }: { score: StationScore; bands: readonly Step
           const band = bands.find((other) => other.stepId === step.stepId)
           return (
             <li key={step.stepId} className="flex items-center justify-between gap-2">
-              <span className="min-w-0 flex-1 truncate">{stepName({ id: step.stepId })}</span>
+              <span className="min-w-0 flex-1 leading-tight">{stepName({ id: step.stepId })}</span>
               {band ? (
                 <span className="relative h-3 w-2/5 shrink-0 rounded-full bg-well" aria-hidden>
                   <span

@@ -1,6 +1,6 @@
 import type { SittingAnswer } from '#contract/api/practice'
 import { paths } from '#contract/api/paths'
-import type { StepBand } from '#contract/views/others-times'
+import type { StepBand } from '#contract/api/practice-overview'
 import { useAnswer } from '../../sync/use-answer'
 
 const none: readonly StepBand[] = []

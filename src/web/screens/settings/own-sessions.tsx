@@ -1,14 +1,15 @@
+import { useMoment } from '../../sync/use-moment'
 import { useState } from 'react'
 import { paths } from '#contract/api/paths'
 import type { OwnSession, OwnSessionsAnswer } from '#contract/api/people'
 import { Button } from '../../parts/button'
-import { formatDayAndClock } from '../../parts/format-time'
 import { Notice } from '../../parts/notice'
 import { callApi, describeNoAnswer } from '../../sync/api'
 import { useAnswer } from '../../sync/use-answer'
 
 /** Where one is signed in, and the way to end it there: a tablet that was left in a bay. */
 export function OwnSessions() {
+  const moment = useMoment()
   const { answer, reload } = useAnswer<OwnSessionsAnswer>(paths.ownSessions)
   const [wrong, setWrong] = useState<string | null>(null)
   const others = (answer?.sessions ?? []).filter((session) => !session.isThis)
@@ -34,14 +35,10 @@ export function OwnSessions() {
         {others.map((session) => (
           <li key={session.id} className="flex flex-wrap items-center gap-3 rounded-2xl border border-line bg-sheet px-4 py-2">
             <span className="min-w-0 flex-1">
-              since {formatDayAndClock(Date.parse(session.since))}, last used {formatDayAndClock(Date.parse(session.lastSeenAt))}
+              since {moment(Date.parse(session.since))}, last used {moment(Date.parse(session.lastSeenAt))}
               {session.isLocked ? ', locked' : ''}
             </span>
-            <Button
-              look="danger"
-              aria-label={`End the one since ${formatDayAndClock(Date.parse(session.since))}`}
-              onClick={() => void end(session)}
-            >
+            <Button look="danger" aria-label={`End the one since ${moment(Date.parse(session.since))}`} onClick={() => void end(session)}>
               End it
             </Button>
           </li>

@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import { readCase } from '#core/files/read-case'
-import { eventsOfFile } from '#contract/views/case-from-file'
+import { eventsOfFile } from '#ward/case/case-from-file'
 import { FileButton } from '../../parts/file-button'
 import { Notice } from '../../parts/notice'
 import { parseJson } from '../../parts/parse-json'

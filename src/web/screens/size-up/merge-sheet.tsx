@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react'
 import { patientLabel, type EpisodeRecord } from '#contract/records/episode'
-import type { BoardRow } from '#contract/views/board'
+import type { BoardRow } from '#contract/api/board'
 import { formatDay } from '../../parts/format-time'
 import { Notice } from '../../parts/notice'
 import { TextField } from '../../parts/text-field'

@@ -1,3 +1,4 @@
+import { useMoment } from '../../sync/use-moment'
 import { limits } from '#core/model/limits'
 import { useState } from 'react'
 import { castMaterials, type Device } from '#core/model/device'
@@ -11,7 +12,6 @@ import { useDraft } from '../../sync/use-draft'
 import { Button } from '../../parts/button'
 import { ChoiceRow } from '../../parts/choice-row'
 import { NumberStepper } from '../../parts/number-stepper'
-import { formatDayAndClock } from '../../parts/format-time'
 import { TextField } from '../../parts/text-field'
 import type { OrderFieldProps } from './order-field'
 import { Form } from '../../parts/form'
@@ -40,12 +40,13 @@ export function OrdersForm({
   onOrders: (orders: Orders) => void
   onDevice: (device: Device) => void
 }) {
+  const moment = useMoment()
   const put = (change: Partial<Orders>): void => onOrders({ ...orders, ...change })
   return (
     <section aria-label="Orders and facts" className="grid gap-4 rounded-3xl border border-line bg-sheet p-4">
       {entered ? (
         <p className="text-sm text-soft">
-          Entered by {entered.by}, {formatDayAndClock(Date.parse(entered.at))}
+          Entered by {entered.by}, {moment(Date.parse(entered.at))}
         </p>
       ) : null}
       {asks.includes('wound-plan') ? (

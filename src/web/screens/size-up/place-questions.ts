@@ -1,6 +1,6 @@
 import { flagWords, type AskedFlag } from '#core/model/flag-words'
 import type { Consequence, WhatIf } from '#core/techniques/what-if'
-import type { Questions } from '#contract/views/questions'
+import type { Questions } from '#ward/case/questions'
 
 /** Where questions stand, in the order in which they are read. */
 export const groups = ['so', 'stops', 'changes', 'always', 'rest', 'notSo'] as const

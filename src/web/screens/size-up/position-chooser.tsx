@@ -1,5 +1,5 @@
 import { rankPositions } from '#core/techniques/rank-positions'
-import { toClinicalCase } from '#contract/views/clinical-case'
+import { toClinicalCase } from '#ward/case/clinical-case'
 import type { OpenCase } from '../../sync/case-store'
 
 /** Positions for a lower limb: those offered as a choice, with why of the chosen one; those refused in words. */

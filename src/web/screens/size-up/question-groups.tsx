@@ -3,7 +3,7 @@ import { useState } from 'react'
 import { Check, X } from 'lucide-react'
 import { flagWords, type AskedFlag } from '#core/model/flag-words'
 import type { WhatIf } from '#core/techniques/what-if'
-import type { Questions } from '#contract/views/questions'
+import type { Questions } from '#ward/case/questions'
 import { Button } from '../../parts/button'
 import { formatClock } from '../../parts/format-time'
 import { ToneShape } from '../../parts/tone-shape'
@@ -68,9 +68,9 @@ export function QuestionGroups({ questions, results, about, onSet, onNotSo }: Pr
           type="button"
           aria-pressed={isExplained}
           onClick={() => setExplained(!isExplained)}
-          className="min-h-11 font-semibold underline underline-offset-4"
+          className="toggle-box min-h-11 rounded-xl px-2 font-semibold"
         >
-          {isExplained ? 'Only the words' : 'Why each is asked'}
+          Why each is asked
         </button>
         {places.so.length > 0 ? (
           <div role="group" aria-label="So here">

@@ -1,33 +1,25 @@
 import { useMemo, useState } from 'react'
 import { isOfPatient, type AskedFlag } from '#core/model/flag-words'
-import {
-  bodyRegionOf,
-  isColumnRegion,
-  sides,
-  spoken,
-  type InjuryFlag,
-  type PatientFlag,
-  type Region,
-  type Side,
-} from '#core/model/vocabulary'
+import { isColumnRegion, sides, spoken, type InjuryFlag, type PatientFlag, type Region, type Side } from '#core/model/vocabulary'
 import { formatLength } from '#core/planner/format-decision'
 import type { Question, WhatIf } from '#core/techniques/what-if'
 import { rankBySuit, rankTechniques } from '#core/techniques/rank-techniques'
 import { findTechnique } from '#core/techniques/registry'
-import { isUntouched } from '#contract/views/case-from-file'
-import { isPlaced } from '#contract/views/is-placed'
-import { toClinicalCase } from '#contract/views/clinical-case'
+import { betterDevice } from '#ward/case/better-device'
+import { isUntouched } from '#ward/case/case-from-file'
+import { isPlaced } from '#ward/case/is-placed'
+import { toClinicalCase } from '#ward/case/clinical-case'
 import { unknownInjury, type EpisodeRecord, type InjuryRecord } from '#contract/records/episode'
 import { browserContext, usePlan } from '../../case/use-plan'
 import { Button, ButtonLink } from '../../parts/button'
 import { ChoiceRow } from '../../parts/choice-row'
 import { formatClock } from '../../parts/format-time'
-import { isBareLimb } from '#contract/views/is-bare-limb'
+import { isBareLimb } from '#ward/case/is-bare-limb'
 import { comparedWords, RoundEntry } from '../../round/round-entry'
 import { StagePage } from '../../parts/stage-page'
 import { useNarrow } from '../../parts/use-narrow'
 import { useOpenCase, writeEvent, type OpenCase } from '../../sync/case-store'
-import { questionsOf } from '#contract/views/questions'
+import { questionsOf } from '#ward/case/questions'
 import { isIdentityRead, isOtherPlace } from '#contract/records/side-change'
 import { hasRight, mayChangeSide } from '#contract/rights'
 import { protocolOf } from '#contract/records/case'
@@ -79,7 +71,7 @@ export function SizeUpScreen() {
     setRefusal(null)
     if (isOther && isIdentityRead(record)) return setAsked(next)
     void writeEvent('injury', { injuryId: record.injuryId, injury: next })
-    setTaken(suggestTechnique(open, { ...episode, injuries: { ...episode.injuries, [record.injuryId]: next } }))
+    setTaken(goOnWithBetter(open, { ...episode, injuries: { ...episode.injuries, [record.injuryId]: next } }))
   }
   const ranked = useMemo(() => rankTechniques(toClinicalCase(record, episode), browserContext(protocolOf(record))), [record, episode])
   const questions = questionsOf(record, episode)
@@ -98,7 +90,7 @@ export function SizeUpScreen() {
     if (isBound) return
     const flags = withFlag(episode.flags, flag as PatientFlag, isSo)
     void writeEvent('flags', { flags })
-    setTaken(suggestTechnique(open, { ...episode, flags }))
+    setTaken(goOnWithBetter(open, { ...episode, flags }))
   }
   const pick = (region: Region, side: Side | null): void =>
     save({ ...injury, region, side: isColumnRegion(region) ? null : (side ?? injury.side) })
@@ -152,27 +144,6 @@ export function SizeUpScreen() {
               }}
             />
           ) : null}
-          {isReady && plan.options['position'] !== undefined ? (
-            <PositionChooser
-              open={open}
-              value={String(plan.options['position'])}
-              onChoose={(position) => void writeEvent('options', { options: { ...record.options, position } })}
-            />
-          ) : null}
-          {isReady && !isColumnRegion(injury.region ?? 'neck') ? (
-            <details className="self-end rounded-2xl border border-line px-4 open:lg:col-span-3" open={changes('level') || undefined}>
-              <summary className="min-h-12 content-center py-1.5 leading-tight font-semibold">
-                Level of the injury{' '}
-                <span className="font-normal whitespace-nowrap text-soft">
-                  {injury.levelCm !== null ? formatLength(injury.levelCm, units) : 'not set'}
-                </span>
-              </summary>
-              <div className="grid gap-3 pb-3">
-                <LevelLane geometry={plan.geometry} level={injury.levelCm} onLevel={(levelCm) => save({ ...injury, levelCm })} />
-                <LevelField caseId={record.id} injury={injury} onSave={(levelCm) => save({ ...injury, levelCm })} />
-              </div>
-            </details>
-          ) : null}
           {hasRegion ? (
             <div className="lg:col-span-3">
               <QuestionGroups
@@ -184,6 +155,30 @@ export function SizeUpScreen() {
               />
             </div>
           ) : null}
+          {/* What may be said later stands behind what is asked first. */}
+          <div className={`grid grid-cols-[minmax(0,1fr)] gap-4 lg:col-span-3 lg:grid-cols-[auto_minmax(0,1fr)] ${settling}`}>
+            {isReady && plan.options['position'] !== undefined ? (
+              <PositionChooser
+                open={open}
+                value={String(plan.options['position'])}
+                onChoose={(position) => void writeEvent('options', { options: { ...record.options, position } })}
+              />
+            ) : null}
+            {isReady && !isColumnRegion(injury.region ?? 'neck') ? (
+              <details className="self-start rounded-2xl border border-line px-4 open:lg:col-span-2" open={changes('level') || undefined}>
+                <summary className="min-h-12 content-center py-1.5 leading-tight font-semibold">
+                  Level of the injury{' '}
+                  <span className="font-normal whitespace-nowrap text-soft">
+                    {injury.levelCm !== null ? formatLength(injury.levelCm, units) : 'not set'}
+                  </span>
+                </summary>
+                <div className="grid gap-3 pb-3">
+                  <LevelLane geometry={plan.geometry} level={injury.levelCm} onLevel={(levelCm) => save({ ...injury, levelCm })} />
+                  <LevelField caseId={record.id} injury={injury} onSave={(levelCm) => save({ ...injury, levelCm })} />
+                </div>
+              </details>
+            ) : null}
+          </div>
           <div className={`grid content-start gap-4 lg:col-span-3 ${settling}`}>
             {isReady ? (
               <TechniqueChooser record={record} ranked={ranked} onChoose={(id) => void writeEvent('technique', { technique: id })} />
@@ -274,23 +269,11 @@ function isTakenAway(before: readonly string[], after: readonly string[]): boole
   return before.some((flag) => !after.includes(flag))
 }
 
-/**
- * Takes the best ranked technique where the one in hand is for another part of the body, or is stopped while another is not: what is stopped is
- * never what a case goes on with by itself. Once something is measured the chooser says it, and a person decides.
- * @param episode as it will be
- * @returns what is said of it where one that was chosen is stopped
- */
-function suggestTechnique({ record }: OpenCase, episode: EpisodeRecord): string | null {
-  const injury = episode.injuries[record.injuryId]
-  if (!injury || injury.region === null || record.measurements.length > 0 || record.runs.length > 0 || record.accepted) return null
-  const current = findTechnique(record.technique)
-  const isOfPart = current !== null && [current.bodyRegion].flat().includes(bodyRegionOf(injury.region))
-  const ranked = rankBySuit(toClinicalCase(record, episode), browserContext(protocolOf(record)))
-  const [best] = ranked
-  const isStopped = ranked.find(({ technique }) => technique.id === record.technique)?.verdict === 'stop'
-  if (!best || best.technique.id === record.technique || (isOfPart && !(isStopped && best.verdict !== 'stop'))) return null
-  void writeEvent('technique', { technique: best.technique.id })
-  return isOfPart ? `${current.name} is stopped here: ${best.technique.name} is chosen instead.` : null
+/** Goes on with a better device where the one in hand cannot stay; what is said of it, or null. */
+function goOnWithBetter({ record }: OpenCase, episode: EpisodeRecord): string | null {
+  const better = betterDevice(record, episode, rankBySuit(toClinicalCase(record, episode), browserContext(protocolOf(record))))
+  if (better) void writeEvent('technique', { technique: better.technique })
+  return better?.words ?? null
 }
 
 function Baseline({ caseId, injury }: { caseId: string; injury: InjuryRecord }) {

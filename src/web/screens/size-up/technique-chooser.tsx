@@ -208,7 +208,7 @@ export function ChosenLine({ record, ranked }: { record: CaseRecord; ranked: rea
   const { technique, verdict, reasons } = chosen
   const worst = reasons.find((reason) => reason.level === verdict)
   return (
-    <p role="status" className="mr-auto line-clamp-2 min-w-0 flex-1 leading-snug">
+    <p role="status" className="mr-auto min-w-0 flex-1 leading-snug">
       <strong>{technique.name}</strong>{' '}
       <span className={`font-semibold ${verdict === 'go' ? 'text-calm' : verdict === 'stop' ? 'text-stop' : 'text-caution'}`}>
         {verdictWords[verdict]}

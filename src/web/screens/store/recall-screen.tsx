@@ -1,10 +1,10 @@
+import { useMoment } from '../../sync/use-moment'
 import { useState } from 'react'
 import { Link, useSearchParams } from 'react-router'
 import { paths } from '#contract/api/paths'
 import type { RecallAnswer, RecalledCase } from '#contract/api/recall'
 import { spoken } from '#core/model/vocabulary'
 import { Button } from '../../parts/button'
-import { formatDayAndClock } from '../../parts/format-time'
 import { Notice } from '../../parts/notice'
 import { TextField } from '../../parts/text-field'
 import { useAnswer } from '../../sync/use-answer'
@@ -66,6 +66,7 @@ export function RecallScreen() {
 }
 
 function RecallLine({ one }: { one: RecalledCase }) {
+  const moment = useMoment()
   const { row, items, at, by, isOn } = one
   const part = [row.side?.toUpperCase(), row.region ? spoken(row.region) : ''].filter(Boolean).join(' ')
   return (
@@ -82,7 +83,7 @@ function RecallLine({ one }: { one: RecalledCase }) {
         <span className="sm:text-right">
           <strong className={isOn ? 'text-stop' : ''}>{isOn ? 'on now' : 'not on'}</strong>
           <span className="block text-sm text-soft">
-            {formatDayAndClock(Date.parse(at))}, {by}
+            {moment(Date.parse(at))}, {by}
           </span>
         </span>
       </Link>

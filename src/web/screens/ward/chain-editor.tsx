@@ -1,7 +1,7 @@
 import { useState } from 'react'
 import type { WardAnswer } from '#contract/api/pager'
 import type { Chain, ChainStep } from '#contract/records/ward'
-import { onDuty } from '#contract/views/escalation'
+import { onDuty } from '#ward/standing/escalation'
 import { Button } from '../../parts/button'
 import { Notice } from '../../parts/notice'
 import { TextField } from '../../parts/text-field'

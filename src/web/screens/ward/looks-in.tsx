@@ -1,11 +1,12 @@
+import { useMoment } from '../../sync/use-moment'
 import { looksBackDays, type LooksInAnswer } from '#contract/api/looks-in'
 import { paths } from '#contract/api/paths'
-import { formatDayAndClock } from '../../parts/format-time'
 import { Notice } from '../../parts/notice'
 import { useAnswer } from '../../sync/use-answer'
 
 /** Who opened a record from outside the care team, and why: for leads. */
 export function LooksIn() {
+  const moment = useMoment()
   const { answer, refusal } = useAnswer<LooksInAnswer>(paths.looksIn)
   return (
     <section aria-labelledby="looks-in" className="grid gap-3">
@@ -27,7 +28,7 @@ export function LooksIn() {
               {patient}, {place}
             </p>
             <p className="text-soft">
-              {formatDayAndClock(Date.parse(at))} · {by}: {reason}
+              {moment(Date.parse(at))} · {by}: {reason}
             </p>
           </li>
         ))}

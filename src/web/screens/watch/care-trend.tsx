@@ -1,6 +1,6 @@
+import { momentBefore, useMoment } from '../../sync/use-moment'
 import { useMemo } from 'react'
-import type { Trend } from '#contract/views/trends'
-import { formatDayAndClock } from '../../parts/format-time'
+import type { Trend } from '#ward/rounds/trends'
 import { ToneShape } from '../../parts/tone-shape'
 import { StripChart, type ChartStrip } from '../../parts/strip-chart'
 
@@ -9,6 +9,7 @@ const mostShown = 5
 
 /** Skin, fit and load over the days: what changed as lines, a strip each in named lanes, all of it in the list. */
 export function CareTrend({ trends }: { trends: readonly Trend[] }) {
+  const moment = useMoment()
   const changed = trends
     .filter((trend) => trend.grades !== null && new Set(trend.points.map((point) => point.value)).size > 1)
     .slice(0, mostLines)
@@ -30,9 +31,9 @@ export function CareTrend({ trends }: { trends: readonly Trend[] }) {
               ) : null}
             </p>
             <ol className="flex flex-wrap gap-x-4 text-sm text-soft">
-              {trend.points.slice(-mostShown).map((point, index) => (
+              {trend.points.slice(-mostShown).map((point, index, all) => (
                 <li key={`${point.at} ${index}`}>
-                  <span className="numeral">{formatDayAndClock(Date.parse(point.at))}</span>{' '}
+                  <span className="numeral">{moment(Date.parse(point.at), momentBefore(all, index))}</span>{' '}
                   <strong className="text-ink">{point.words}</strong>
                 </li>
               ))}

@@ -1,12 +1,13 @@
+import { momentBefore, useMoment } from '../../sync/use-moment'
 import { tasksOf } from '#core/rounds/live-tasks'
 import { taskFormOf } from '#core/rounds/task-form-of'
 import { spoken } from '#core/model/vocabulary'
 import { findTechnique } from '#core/techniques/registry'
 import type { CaseRecord } from '#contract/records/case'
-import { formatDayAndClock } from '../../parts/format-time'
 
 /** What became of owed work, the newest first, with what was said of it. */
 export function DoneTasks({ record }: { record: CaseRecord }) {
+  const moment = useMoment()
   const tasks = record.tasks ?? []
   if (tasks.length === 0) return null
   return (
@@ -15,10 +16,10 @@ export function DoneTasks({ record }: { record: CaseRecord }) {
         Done, beside rounds
       </h2>
       <ul className="grid gap-2">
-        {[...tasks].reverse().map((task) => (
+        {[...tasks].reverse().map((task, index, all) => (
           <li key={task.id} className="border-l-4 border-line pl-3">
             <p className="font-semibold leading-snug">
-              <span className="numeral mr-2">{formatDayAndClock(Date.parse(task.at))}</span>
+              <span className="numeral mr-2">{moment(Date.parse(task.at), momentBefore(all, index))}</span>
               {task.text}
             </p>
             <p className="text-sm text-soft">

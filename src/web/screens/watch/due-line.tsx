@@ -1,6 +1,6 @@
 import { formatClock, formatLate, formatSpan } from '../../parts/format-time'
 import { dueState } from '#core/rounds/due-state'
-import type { OwedWork } from '#contract/views/work-owed'
+import type { OwedWork } from '#ward/owed/work-owed'
 import { ToneShape, type Tone } from '../../parts/tone-shape'
 
 const looks: Record<ReturnType<typeof dueState>, { tone: Tone; word: string; box: string }> = {

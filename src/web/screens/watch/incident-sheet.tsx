@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import type { CaseRecord } from '#contract/records/case'
-import { sideLines } from '#contract/views/side-lines'
+import { sideLines } from '#ward/case/side-lines'
 import { harms, harmWords, type IncidentBody } from '#contract/records/incident'
 import { ChoiceRow } from '../../parts/choice-row'
 import { TextField } from '../../parts/text-field'

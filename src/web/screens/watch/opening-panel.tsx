@@ -1,3 +1,4 @@
+import { useMoment } from '../../sync/use-moment'
 import { useWords } from '../../sync/use-words'
 import { useEffect, useMemo, useRef, useState } from 'react'
 import { useNavigate } from 'react-router'
@@ -6,7 +7,7 @@ import { planCase } from '#core/techniques/plan-case'
 import { afterCheckId } from '#core/runs/what-binds'
 import { decisionsInRole } from '#core/techniques/decision-in-role'
 import { findTechnique } from '#core/techniques/registry'
-import { hardAtMs, isCastTechnique, openingTechnique, toOpeningCase } from '#contract/views/opening-run'
+import { hardAtMs, isCastTechnique, openingTechnique, toOpeningCase } from '#ward/case/opening-run'
 import { protocolOf } from '#contract/records/case'
 import { isOpeningRun } from '#contract/records/run-kind'
 import { useNow } from '../../sync/use-now'
@@ -17,7 +18,6 @@ import { Lane } from '../../lane/lane'
 import { Button, ButtonLink } from '../../parts/button'
 import { ChoiceRow } from '../../parts/choice-row'
 import { formatLeft } from '../../parts/format-left'
-import { formatDayAndClock } from '../../parts/format-time'
 import { Fold } from '../../parts/fold'
 import { Notice } from '../../parts/notice'
 import { writeEvent, type OpenCase } from '../../sync/case-store'
@@ -35,6 +35,7 @@ export function OpeningPanel({
   /** Somebody came here to open it: it is in sight. Each asking has its own. */
   asking: string | null
 }) {
+  const moment = useMoment()
   const panel = useRef<HTMLElement>(null)
   useEffect(() => {
     if (asking) panel.current?.scrollIntoView({ block: 'start' })
@@ -94,7 +95,7 @@ export function OpeningPanel({
           <h2 id="opening" className="text-lg font-bold">
             Open the cast{record.openedUpAt ? ' again' : ''}
           </h2>
-          {record.openedUpAt ? <p className="text-soft">Opened {formatDayAndClock(Date.parse(record.openedUpAt))}</p> : null}
+          {record.openedUpAt ? <p className="text-soft">Opened {moment(Date.parse(record.openedUpAt))}</p> : null}
           <p className="font-semibold">
             {mustWait ? (
               <>

@@ -1,3 +1,4 @@
+import { useMoment } from '../../sync/use-moment'
 import { useWords } from '../../sync/use-words'
 import { useState } from 'react'
 import { useNavigate } from 'react-router'
@@ -5,11 +6,11 @@ import { v7 as uuidv7 } from 'uuid'
 import { dueState } from '#core/rounds/due-state'
 import { findTechnique } from '#core/techniques/registry'
 import { isCaseAtRisk } from '#core/standing/case-facts'
-import { toClinicalCase } from '#contract/views/clinical-case'
+import { toClinicalCase } from '#ward/case/clinical-case'
 import { isTicked } from '#core/rounds/task-form-of'
-import type { OwedWork } from '#contract/views/work-owed'
+import type { OwedWork } from '#ward/owed/work-owed'
 import { DeviceSheet } from '../../case/device-sheet'
-import { formatLate, formatSpan, formatDayAndClock } from '../../parts/format-time'
+import { formatDue } from '../../parts/format-time'
 import { Button } from '../../parts/button'
 import { ToneShape, type Tone } from '../../parts/tone-shape'
 import { writeEvent, type OpenCase } from '../../sync/case-store'
@@ -38,6 +39,7 @@ export function OwedList({
   /** That form was closed. */
   onEnd: () => void
 }) {
+  const moment = useMoment()
   const say = useWords()
   const [sheet, setSheet] = useState<{ readonly what: 'do' | 'not-done' | 'add' | 'convert'; readonly work: OwedWork | null } | null>(null)
   const [answered, setAnswered] = useState('')
@@ -72,7 +74,7 @@ export function OwedList({
               <p className="font-semibold leading-snug">{say(work.text)}</p>
               <p className="flex flex-wrap items-center gap-x-2 text-sm">
                 <DueWords work={work} now={now} />
-                {work.lastDoneAt ? <span className="text-soft">last {formatDayAndClock(Date.parse(work.lastDoneAt))}</span> : null}
+                {work.lastDoneAt ? <span className="text-soft">last {moment(Date.parse(work.lastDoneAt))}</span> : null}
               </p>
             </div>
             {isElsewhere(work) ? null : (
@@ -140,13 +142,13 @@ function CareRun({ open: { record }, work }: { open: OpenCase; work: OwedWork })
 }
 
 function DueWords({ work, now }: { work: OwedWork; now: number }) {
+  const moment = useMoment()
   const minutes = (work.dueAt - now) / 60_000
   const state = dueState(minutes, work.graceMin)
-  const words = minutes > 0 ? `in ${formatSpan(Math.max(1, Math.round(minutes)))}` : formatLate(-minutes)
   return (
     <span className={`inline-flex items-center gap-1.5 font-semibold ${state === 'overdue' ? 'text-stop' : ''}`}>
       {state === 'later' ? null : <ToneShape tone={tones[state]} />}
-      {words}, {formatDayAndClock(work.dueAt)}
+      {formatDue(-minutes)}, {moment(work.dueAt)}
     </span>
   )
 }

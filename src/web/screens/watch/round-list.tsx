@@ -1,9 +1,9 @@
-import { formatClock, formatDay, formatDayAndClock } from '../../parts/format-time'
+import { useMoment } from '../../sync/use-moment'
 import { spoken } from '#core/model/vocabulary'
 import type { LiveRound } from '#core/rounds/live-rounds'
-import type { JudgedRound } from '#contract/views/case-rounds'
+import type { JudgedRound } from '#ward/rounds/case-rounds'
 import type { CorrectedRound, RoundRecord } from '#contract/records/episode'
-import type { Correction } from '#contract/views/correction-words'
+import type { Correction } from '#ward/rounds/correction-words'
 import { Button } from '../../parts/button'
 import { LevelMark } from '../../parts/level-mark'
 import { WholeRound } from './whole-round'
@@ -15,13 +15,8 @@ function markWords({ mark }: RoundRecord): string {
   return mark === 'late' ? 'entered late' : ''
 }
 
-function putRightWords({ correctedAt, why }: RoundRecord): string {
-  return correctedAt ? `put right ${formatDayAndClock(Date.parse(correctedAt))}: ${why ?? ''}` : ''
-}
-
-/** A time, with its day where that is another one than before it. */
-function timeAfter(at: number, before: number | undefined): string {
-  return before !== undefined && formatDay(at) === formatDay(before) ? formatClock(at) : formatDayAndClock(at)
+function putRightWords({ correctedAt, why }: RoundRecord, moment: (atMs: number) => string): string {
+  return correctedAt ? `put right ${moment(Date.parse(correctedAt))}: ${why ?? ''}` : ''
 }
 
 const mostOwed = 4
@@ -49,6 +44,7 @@ export function RoundList({
   onCorrect: (round: RoundRecord) => void
   now: number
 }) {
+  const moment = useMoment()
   const wordsOf = ({ at, correctedAt }: CorrectedRound): string => {
     const own = corrections.find((one) => one.lookAt === at && one.correctedAt === correctedAt)
     return own ? `: ${own.text}` : ''
@@ -56,7 +52,6 @@ export function RoundList({
   const open = rounds.filter((round) => round.doneAt === null)
   const owed = open.filter((round) => round.dueAt < now).slice(-mostOwed)
   const coming = open.filter((round) => round.dueAt >= now).slice(0, mostToCome)
-  const time = (at: number): string => formatDayAndClock(at)
   const past = [
     ...judged.map(({ round, verdict }) => ({
       id: round.id,
@@ -68,7 +63,7 @@ export function RoundList({
         ) : (
           <LevelMark level={verdict.level} />
         ),
-      note: [round.isBaseline ? 'baseline' : '', verdict.complete ? '' : 'incomplete', markWords(round), putRightWords(round)]
+      note: [round.isBaseline ? 'baseline' : '', verdict.complete ? '' : 'incomplete', markWords(round), putRightWords(round, moment)]
         .filter(Boolean)
         .join(', '),
       whole: <WholeRound round={round} verdict={verdict} onCorrect={mayCorrect(round) ? () => onCorrect(round) : undefined} />,
@@ -82,7 +77,7 @@ export function RoundList({
           {spoken(round.outcome)}: {round.reason}
         </span>
       ),
-      note: ['stays due', markWords(round), putRightWords(round)].filter(Boolean).join(', '),
+      note: ['stays due', markWords(round), putRightWords(round, moment)].filter(Boolean).join(', '),
       whole: mayCorrect(round) ? (
         <div className="border-t border-line px-4 py-2.5">
           <Button onClick={() => onCorrect(round)}>Put it right</Button>
@@ -110,20 +105,20 @@ export function RoundList({
       <ol className="divide-y divide-line rounded-2xl border border-line bg-sheet">
         {coming.length > 0 ? (
           <li className="flex min-h-11 flex-wrap items-center gap-x-4 px-4 py-1.5 text-soft">
-            <span className="w-24">To come</span>
-            <span className="numeral">{coming.map((round, index) => timeAfter(round.dueAt, coming[index - 1]?.dueAt)).join(' · ')}</span>
+            <span className="w-32">To come</span>
+            <span className="numeral">{coming.map((round, index) => moment(round.dueAt, coming[index - 1]?.dueAt)).join(' · ')}</span>
           </li>
         ) : null}
         {[...owed].reverse().map((round) => (
           <li key={round.id} className="flex min-h-11 flex-wrap items-center gap-x-4 px-4 py-1.5">
-            <span className="numeral w-24">{time(round.dueAt)}</span>
+            <span className="numeral w-32">{moment(round.dueAt)}</span>
             <span className="font-bold text-stop">not done</span>
           </li>
         ))}
         {past.map((one) => {
           const line = (
             <>
-              <span className="numeral w-24">{time(Date.parse(one.at))}</span>
+              <span className="numeral w-32">{moment(Date.parse(one.at))}</span>
               {one.line}
               <span className="ml-auto text-sm text-soft">{[one.note, one.by].filter(Boolean).join(' · ')}</span>
             </>

@@ -2,7 +2,7 @@ import { useMemo } from 'react'
 import { pressingPain, pressingRefillS } from '#core/rounds/look-at-limb'
 import { assessed } from '#core/model/observation'
 import type { Side } from '#core/model/vocabulary'
-import type { JudgedRound } from '#contract/views/case-rounds'
+import type { JudgedRound } from '#ward/rounds/case-rounds'
 import { StripChart, type ChartStrip } from '../../parts/strip-chart'
 
 /** Pain at rest and capillary refill of the injured side over the rounds, with what cannot wait; the same figures stand in the list. */

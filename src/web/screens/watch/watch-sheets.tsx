@@ -1,6 +1,6 @@
 import { isCaseAtRisk } from '#core/standing/case-facts'
-import { toClinicalCase } from '#contract/views/clinical-case'
-import { casesServed } from '#contract/views/related-cases'
+import { toClinicalCase } from '#ward/case/clinical-case'
+import { casesServed } from '#ward/rounds/related-cases'
 import { CaseRound } from '../../case/case-round'
 import { NotDoneSheet } from '../../case/not-done-sheet'
 import { Dialog } from '../../parts/dialog'

@@ -1,5 +1,5 @@
 import { nameOfId, nameOfItem, listOfNames } from '#core/standing/item-names'
-import type { JudgedRound } from '#contract/views/case-rounds'
+import type { JudgedRound } from '#ward/rounds/case-rounds'
 import { cannot } from '../../round/round-items'
 import { Button } from '../../parts/button'
 import { entriesOf } from '../../round/last-entries'

@@ -1,4 +1,4 @@
-import { estimateWords } from '../../../planner/format-decision'
+import { asEstimate } from '../../../planner/format-decision'
 import type { PlanDraft } from '../../../planner/draft'
 import { greatestGirthGrowth } from '../../../figures/swelling/girth-growth'
 import { hasNoRoom, hoursUntilLimit, pressureUnderShell, type RoomInput } from '../../../figures/swelling/room'
@@ -7,7 +7,7 @@ const horizonH = 72
 
 /**
  * Decides `room` (closed kPa at 72 h) and `room-hours` (until 4 kPa, null if not within 72 h in this estimate) of a closed
- * cast (COMPUTATION 12, PRECISIONS Room). Stop `no-room` when the padding is crushed flat.
+ * cast. Stop `no-room` when the padding is crushed flat.
  * @param girthCm greatest bare girth in the cast, cm
  */
 export function decideRoom(draft: PlanDraft, girthCm: number, where: string): void {
@@ -24,6 +24,7 @@ export function decideRoom(draft: PlanDraft, girthCm: number, where: string): vo
     draft.caution({
       level: 'stop',
       code: 'no-room',
+      lasts: true,
       decisions: ['room'],
       at: ['first-layer'],
       text: 'No closed cast: take a slab, or open it at once when it is hard.',
@@ -37,9 +38,7 @@ export function decideRoom(draft: PlanDraft, girthCm: number, where: string): vo
     id: 'room',
     value: kPa,
     display:
-      kPa === null
-        ? `no room left within 72 h${estimateWords}`
-        : `${kPa.toFixed(1)} kPa (${(kPa * 7.50062).toFixed(0)} mmHg)${estimateWords}`,
+      kPa === null ? 'no room left within 72 h, estimated' : asEstimate(`${kPa.toFixed(1)} kPa (${(kPa * 7.50062).toFixed(0)} mmHg)`),
     source: 'model',
     formula: '0.8 kPa + 6·x ÷ (1 − x), x being how far the swelling presses the padding together. It is not compartment pressure.',
     working,
@@ -47,7 +46,7 @@ export function decideRoom(draft: PlanDraft, girthCm: number, where: string): vo
   draft.decide({
     id: 'room-hours',
     value: hours,
-    display: hours === null ? `none within 72 h${estimateWords}` : `${hours.toFixed(1)} h${estimateWords}`,
+    display: hours === null ? 'none within 72 h, estimated' : asEstimate(`${hours.toFixed(1)} h`),
     source: 'model',
     formula: 'When that pressure passes 4 kPa (30 mmHg). It never lengthens a round and never cancels an opening.',
     working,

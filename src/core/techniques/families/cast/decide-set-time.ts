@@ -7,19 +7,19 @@ export interface DecidedSetting {
   readonly minutes: number
   readonly sd: number
   readonly cureMin: number
-  /** What was wetted can be shaped, and bonds, for so much of its setting time (HAND 3). */
+  /** What was wetted can be shaped, and bonds, for so much of its setting time. */
   readonly workableShare: number
-  /** A hold lasts so long from the last wetting over it (HAND 7). */
+  /** A hold lasts so long from the last wetting over it. */
   readonly releaseMin: number
-  /** It is set down or turned so long after the last wetting, sooner only with one named hand above and one below (HAND 7). */
+  /** It is set down or turned so long after the last wetting, sooner only with one named hand above and one below. */
   readonly lowerMin: number
 }
 
-/** A setting time set by hand is usual within so large a share of the one of material and water (ANSWERS 6). */
+/** A setting time set by hand is usual within so large a share of the one of material and water. */
 const usualShare = 0.5
 
 /**
- * Decides `set-time` and `cure-time` for what is dipped, with the water cautions (COMPUTATION 5).
+ * Decides `set-time` and `cure-time` for what is dipped, with the water cautions.
  * @param layers plaster layers or fibreglass plies at the thickest
  * @returns the setting time to plan with, with the clocks that go by it, minutes
  */
@@ -85,6 +85,7 @@ function warnAboutWater(
   if (waterC > limits.hotC) {
     draft.caution({
       level: 'stop',
+      isFloor: true,
       code: 'hot-water',
       decisions: ['set-time'],
       at: ['wets'],
@@ -95,6 +96,7 @@ function warnAboutWater(
     draft.caution({
       level: 'caution',
       code: 'warm-water',
+      lasts: true,
       decisions: ['set-time'],
       at: ['wets'],
       text: `Use cooler water than ${waterC} °C for plaster.`,

@@ -28,7 +28,7 @@ export function putsCollarOn(options: OptionValues): boolean {
 }
 
 /**
- * The one rule for everything that puts a rigid collar on (STANDING, One rule for one danger): stops where the policy is rigid or not set,
+ * The one rule for everything that puts a rigid collar on: stops where the policy is rigid or not set,
  * cautions under another one; a penetrating wound stops only where the neck itself is the injured part.
  * @param decisions what they are named at: the setting, where there is one
  */

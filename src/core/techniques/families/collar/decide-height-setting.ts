@@ -14,7 +14,7 @@ const settledOdds = 0.8
 export const cautionTiltDeg = 5
 export const stopTiltDeg = 10
 
-/** A neck so far from every setting there is fits none of them, cm (ANSWERS 6, Sizes). */
+/** A neck so far from every setting there is fits none of them, cm. */
 const beyondCm = 0.7
 /** So tall is nobody a child, where the age is not known, cm. */
 const adultFromCm = 150
@@ -32,7 +32,7 @@ function isOfChild({ size }: StockItem): boolean {
 
 /**
  * Decides the `setting` of an extrication collar from neck height and stock, and warns of the head tilt that a
- * setting off the height gives (COMPUTATION 15). A child's size is not offered to who is grown; a neck that fits no setting, measured twice,
+ * setting off the height gives. A child's size is not offered to who is grown; a neck that fits no setting, measured twice,
  * gets no collar.
  * @param withTilt adds the decision `head-tilt`
  * @param instead what is done without a collar
@@ -93,7 +93,7 @@ export function decideCollarSetting(draft: PlanDraft, neck: Estimate, withTilt: 
   })
 }
 
-/** What was read in fingers is answered in the same fingers (HAND 10): ", 2.5 of your fingers". */
+/** What was read in fingers is answered in the same fingers: ", 2.5 of your fingers". */
 function fingerWords(settingCm: number, { fingerCm }: Estimate): string {
   if (fingerCm === undefined) return ''
   const fingers = Math.round((2 * settingCm) / fingerCm) / 2

@@ -28,7 +28,7 @@ export interface SizeRequest {
   /** What it is sized by, when that is less than usual. */
   readonly words?: string
   readonly steps: readonly string[]
-  /** Goes with a device: where the list has none of its kind the catalogue counts, with a word (CORRECTIONS, Kinds of material). */
+  /** Goes with a device: where the list has none of its kind the catalogue counts, with a word. */
   readonly isAccessory?: boolean
 }
 
@@ -36,7 +36,7 @@ const betweenOdds = 0.6
 const settledOdds = 0.8
 
 /**
- * Decides a device size (COMPUTATION 11): odds of each labelled range, best in stock, and what has to be said
+ * Decides a device size: odds of each labelled range, best in stock, and what has to be said
  * about it: `between-sizes`, `substitute`, `no-size`, a dimension that was not measured.
  * @returns the chosen size with its item, or null when nothing was measured or no size exists
  */

@@ -56,8 +56,7 @@ export function decideAnkle(draft: PlanDraft, options: OptionValues): number | n
 const slackCordDeg = 95
 
 /**
- * Stops against bringing an ankle to an angle of one's own choice: the one rule for everything that holds an ankle (CORRECTIONS, Angles at
- * the ankle). An order without its figure is none yet.
+ * Stops against bringing an ankle to an angle of one's own choice: the one rule for everything that holds an ankle. An order without its figure is none yet.
  */
 export function judgeHeldAnkle(draft: PlanDraft, options: OptionValues): void {
   const { injury } = draft.clinicalCase

@@ -32,7 +32,7 @@ export interface DecidedWidth {
 }
 
 /**
- * Decides a slab's width from what is stocked (COMPUTATION 4): the widest no wider than allowed; when none is narrow
+ * Decides a slab's width from what is stocked: the widest no wider than allowed; when none is narrow
  * enough the narrowest, trimmed, with caution `no-slab-width`; where it may be made of two, those.
  * @returns the width to use and the stocked slab it is cut from, cm; null when none is known at all
  */
@@ -49,8 +49,9 @@ export function decideSlabWidth(draft: PlanDraft, request: SlabWidthRequest): De
     draft.caution({
       level: 'caution',
       code: 'no-slab-width',
+      lasts: true,
       decisions: [request.decision],
-      steps: ['cut-slab'],
+      at: ['cuts'],
       text: 'No slab can be laid here: the gap to leave takes the whole girth.',
       why: `Girth over padding at the ${request.limitedAt} is too small for it.`,
     })
@@ -60,8 +61,9 @@ export function decideSlabWidth(draft: PlanDraft, request: SlabWidthRequest): De
     draft.caution({
       level: 'caution',
       code: 'no-slab-width',
+      lasts: true,
       decisions: [request.decision],
-      steps: ['cut-slab'],
+      at: ['cuts'],
       text: `Trim the ${choice.fromCm} cm slab to ${choice.widthCm.toFixed(1)} cm.`,
       why: `No stocked slab leaves the gap at the ${request.limitedAt}; the narrowest has to be cut down.`,
     })
@@ -139,7 +141,7 @@ function stockedWidths(draft: PlanDraft, item: string, decision: string): readon
     level: 'caution',
     code: 'not-in-stock',
     decisions: [decision],
-    steps: ['lay-out'],
+    at: ['lays-out'],
     text: `No ${item.replaceAll('-', ' ')} is in stock: the width is for the usual ones.`,
     why: 'None is listed as present.',
   })

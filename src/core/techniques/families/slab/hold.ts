@@ -41,8 +41,7 @@ export function judgeGravity(draft: PlanDraft, options: OptionValues): void {
     level: 'caution',
     code: 'gravity-position',
     decisions: ['least-crew'],
-    at: ['moulds'],
-    steps: ['position'],
+    at: ['settles', 'moulds'],
     text: 'Gravity holds the ankle only face down or hanging: turn the patient, or take a helper.',
     why: 'On the back or seated the foot drops by its own weight.',
   })
@@ -61,7 +60,7 @@ export function crewRelief(clinicalCase: ClinicalCase, options: OptionValues): r
 }
 
 /** The step at which a helper takes the foot, held from then until it is hard; none where face down or hanging it holds itself. */
-export function takeFoot(isHeldByItself: boolean): readonly Step[] {
+export function takeFoot(isHeldByItself: boolean): readonly Step<'hold-foot' | 'baseline' | 'hold-set'>[] {
   if (isHeldByItself) return []
   return [
     makeStep({

@@ -25,7 +25,7 @@ export interface PullRequest {
 }
 
 /**
- * Decides the set pull by its school (COMPUTATION 10): a tenth of body mass within the device's cap, or to relief with
+ * Decides the set pull by its school: a tenth of body mass within the device's cap, or to relief with
  * that figure as what to expect. Relief is refused to patients who cannot report it.
  * @returns kg, the overruled figure where there is one
  */
@@ -67,18 +67,19 @@ export function decidePull(draft: PlanDraft, request: PullRequest): number {
   })
 }
 
-/** Most kg that the skin may hold, by kind of strips (SAFETY); a pin counts as adhesive strips for the expected pull. */
+/** Most kg that the skin may hold, by kind of strips; a pin counts as adhesive strips for the expected pull. */
 export function capOf(draft: PlanDraft, strips: Strips | null): number {
   const limits = readDefaults(pullDefaults, draft.ctx.protocol)
   return strips === 'non-adhesive' ? limits.nonAdhesiveMostKg : limits.skinMostKg
 }
 
-/** Stops a pull of more than an ankle hitch may take, whoever set it (TURNS 2): a floor. */
+/** Stops a pull of more than an ankle hitch may take, whoever set it: a floor. */
 export function checkHitchCap(draft: PlanDraft, pullKg: number): void {
   const { fieldMostKg } = readDefaults(pullDefaults, draft.ctx.protocol)
   if (pullKg <= fieldMostKg + 1e-9) return
   draft.caution({
     level: 'stop',
+    isFloor: true,
     code: 'over-hitch-cap',
     decisions: ['load'],
     at: ['pulls'],
@@ -87,7 +88,7 @@ export function checkHitchCap(draft: PlanDraft, pullKg: number): void {
   })
 }
 
-/** Raises `over-skin-cap` when the cord pulls the skin with more than it may (SAFETY, PRECISIONS over-skin-cap). */
+/** Raises `over-skin-cap` when the cord pulls the skin with more than it may. */
 export function checkSkinCap(draft: PlanDraft, tensionN: number, massKg: number, strips: Strips): void {
   const limits = readDefaults(pullDefaults, draft.ctx.protocol)
   const capKg = capOf(draft, strips)
@@ -96,6 +97,7 @@ export function checkSkinCap(draft: PlanDraft, tensionN: number, massKg: number,
   if (!isOver && tensionKg <= Math.min(limits.massShare * massKg, capKg) + 1e-9) return
   draft.caution({
     level: isOver ? 'stop' : 'caution',
+    ...(isOver ? { isFloor: true } : {}),
     code: 'over-skin-cap',
     decisions: ['cord-tension', 'traction'],
     at: ['first-layer', 'pulls'],

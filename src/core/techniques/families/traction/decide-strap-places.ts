@@ -13,7 +13,7 @@ export const strapDefaults = defineDefaults('straps', {
   malleoliClearCm: { value: 2, unit: 'cm', source: 'practice' },
 })
 
-/** Stretches of a leg that no strap may touch, with why (COMPUTATION 9, PRECISIONS Strap places). */
+/** Stretches of a leg that no strap may touch, with why. */
 export function legNoGo(draft: PlanDraft, span: MeasuredSpan): readonly { readonly label: string; readonly stretch: Stretch }[] {
   const clear = readDefaults(strapDefaults, draft.ctx.protocol)
   const around = (label: string, atCm: number, byCm: number) => ({ label, stretch: [atCm - byCm, atCm + byCm] as const })
@@ -117,6 +117,7 @@ function stopOnBreak(draft: PlanDraft, placesCm: readonly number[], widthCm: num
   if (over === undefined) return
   draft.caution({
     level: 'stop',
+    isFloor: true,
     code: 'strap-on-break',
     decisions: ['strap-places'],
     at: ['closes'],

@@ -124,7 +124,7 @@ export function placeOfWeight(
   return { ...weightPlace(rig, lastCm, splintCm, clearCm), lastCm, cordCm: lengthCm }
 }
 
-/** Whether a rig as it is set passes a floor of safety: more on the skin than it may bear, or on the ring (SAFETY, traction). */
+/** Whether a rig as it is set passes a floor of safety: more on the skin than it may bear, or on the ring. */
 export function rigStops(clinicalCase: ClinicalCase, plan: Plan, ctx: PlanContext): boolean {
   const model = rigModelOf(clinicalCase, plan, ctx)
   if (!model) return false

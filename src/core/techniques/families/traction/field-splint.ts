@@ -29,7 +29,7 @@ export function strapsOf(draft: PlanDraft, technique: string, usual: number, nam
       level: 'caution',
       code: 'not-in-stock',
       decisions: ['strap-places'],
-      steps: ['lay-out'],
+      at: ['lays-out'],
       text: `No ${name} is in stock: the figures are for the usual one.`,
       why: 'None is listed as present.',
     })

@@ -7,7 +7,7 @@ export const stripDefaults = defineDefaults('strip', {
   shearKPa: { value: 0.8, unit: 'kPa', source: 'practice' },
 })
 
-/** Strip that holds on the skin, cm: from 7 cm above the ankle to the break, or to mid-thigh (PRECISIONS, Skin shear); may be below 0. */
+/** Strip that holds on the skin, cm: from 7 cm above the ankle to the break, or to mid-thigh; may be below 0. */
 export function holdingStripCm(draft: PlanDraft, span: LegSpan): number {
   const { fromCm } = readDefaults(stripDefaults, draft.ctx.protocol)
   const upperCm = draft.clinicalCase.injury.levelCm ?? (span.lowerLegCm + span.insideLegCm) / 2

@@ -1,4 +1,4 @@
-import { estimateWords } from '../../../planner/format-decision'
+import { asEstimate } from '../../../planner/format-decision'
 import { obliqueGroinGirth } from '../../../figures/body/measurements/traction'
 import type { Estimate } from '../../../figures/body/pool-side'
 import { workingOf, type PlanDraft } from '../../../planner/draft'
@@ -54,6 +54,7 @@ export function resolveStrips(draft: PlanDraft, options: OptionValues): Strips {
     draft.caution({
       level: 'caution',
       code: flag,
+      ...(flag === 'fragile-skin' ? { lasts: true } : {}),
       decisions: ['traction'],
       at: ['first-layer'],
       text: 'Non-adhesive strips, at most 3 kg.',
@@ -104,14 +105,14 @@ export function decideSplintLength(draft: PlanDraft, inside: Estimate, options: 
   })
 }
 
-/** Decides `ring-pressure` and raises it once, at the highest level reached (PRECISIONS, SAFETY traction); fixed traction has no counterweight to add. */
+/** Decides `ring-pressure` and raises it once, at the highest level reached; fixed traction has no counterweight to add. */
 export function decideRingPressure(draft: PlanDraft, ringN: number, groin: Estimate, hasCounterweight: boolean): void {
   const limits = readDefaults(ringDefaults, draft.ctx.protocol)
   const computedKPa = ringPressure(ringN, groin.value)
   const saidKPa = draft.decide({
     id: 'ring-pressure',
     value: computedKPa,
-    display: `${computedKPa.toFixed(1)} kPa (${(computedKPa * 7.50062).toFixed(0)} mmHg)${estimateWords}`,
+    display: asEstimate(`${computedKPa.toFixed(1)} kPa (${(computedKPa * 7.50062).toFixed(0)} mmHg)`),
     source: 'model',
     formula: '10 × load on the ring ÷ (0.35 × groin girth × 3 cm).',
     working: [
@@ -120,12 +121,13 @@ export function decideRingPressure(draft: PlanDraft, ringN: number, groin: Estim
       workingOf(groin),
     ],
   })
-  // A floor judges the worse of what was worked out and what was said (TURNS 2).
+  // A floor judges the worse of what was worked out and what was said.
   const kPa = Math.max(computedKPa, saidKPa)
   if (kPa > limits.noteKPa) {
     const level = kPa > limits.stopKPa ? 'stop' : kPa > limits.cautionKPa ? 'caution' : 'note'
     draft.caution({
       level,
+      ...(level === 'stop' ? { isFloor: true } : {}),
       code: 'ring-pressure',
       decisions: ['ring-pressure'],
       at: ['rigid-on', 'check-after'],

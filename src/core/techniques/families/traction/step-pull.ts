@@ -5,7 +5,7 @@ import type { LegSpan } from '../../../figures/traction/leg-masses'
 import { pullDefaults } from './decide-pull'
 
 /**
- * The pull of a step as it was decided; without a body mass its limit alone: load and pain are asked all the same (TURNS 2).
+ * The pull of a step as it was decided; without a body mass its limit alone: load and pain are asked all the same.
  * @param mostKg the device's or the skin's cap, kg; the field's cap where none is given
  */
 export function pullOf(draft: PlanDraft, decision: 'load' | 'traction', mostKg?: number): StepPull {

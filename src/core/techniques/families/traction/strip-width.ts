@@ -1,2 +1,2 @@
-/** Width of a skin strip, cm (COMPUTATION 10). */
+/** Width of a skin strip, cm. */
 export const stripWidthCm = 7.5

@@ -9,7 +9,7 @@ import { paddedAt } from './leg-wraps'
 import type { RollChoice } from '../../../figures/wraps/roll-choice'
 import { wrapDefaults } from '../../../figures/wraps/wrap-length'
 
-/** Roll widths that suit hand and forearm, cm (PRECISIONS, Rolls). */
+/** Roll widths that suit hand and forearm, cm. */
 const widths = { hand: [5, 7.5], forearm: [7.5, 10] } as const
 const webTurns = 2
 
@@ -23,7 +23,7 @@ export interface ArmWrapRequest {
   readonly note: string
 }
 
-/** Decides the rolls for one wrap of hand and forearm, with two turns through the thumb web (COMPUTATION 3). */
+/** Decides the rolls for one wrap of hand and forearm, with two turns through the thumb web. */
 export function decideArmWrap(draft: PlanDraft, model: ArmModel, request: ArmWrapRequest): RollChoice | null {
   const { topCm, isOverPadding, ...rest } = request
   return decideRolls(draft, { ...rest, zones: armRollZones(draft, model, topCm, isOverPadding), working: armGirthWorking(model) })
@@ -31,7 +31,7 @@ export function decideArmWrap(draft: PlanDraft, model: ArmModel, request: ArmWra
 
 /**
  * Decides the elastic bandage of hand and forearm: of the stocked rolls the narrowest whose pressure stays under the caution, and looks at
- * that pressure at wrist and mid-forearm (SAFETY, PRECISIONS Bandage pressure, CORRECTIONS 3).
+ * that pressure at wrist and mid-forearm.
  */
 export function decideArmBandage(
   draft: PlanDraft,

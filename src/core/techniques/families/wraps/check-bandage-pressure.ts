@@ -17,7 +17,7 @@ export interface WoundPlace extends BandagedPlace {
   readonly widthCm: number
 }
 
-/** Limits of the pressure under a bandage for this patient, mmHg (SAFETY: lower with arterial disease). */
+/** Limits of the pressure under a bandage for this patient, mmHg. */
 function pressureLimits(draft: PlanDraft): { readonly caution: number; readonly stop: number; readonly isArterial: boolean } {
   const limits = readDefaults(bandageDefaults, draft.ctx.protocol)
   const isArterial = hasFlag(draft.clinicalCase, 'arterial-disease')
@@ -28,7 +28,7 @@ function pressureLimits(draft: PlanDraft): { readonly caution: number; readonly 
   }
 }
 
-/** The place that a bandage presses most, and how much, mmHg: its tension by limb, six tenths of it under 12 years (CORRECTIONS 3). */
+/** The place that a bandage presses most, and how much, mmHg: its tension by limb, six tenths of it under 12 years. */
 function worstPressure(draft: PlanDraft, limb: 'leg' | 'arm', places: readonly WoundPlace[]) {
   const limits = readDefaults(bandageDefaults, draft.ctx.protocol)
   const share = isYoungerThan(draft.clinicalCase, childYears) ? limits.childShare : 1
@@ -87,6 +87,7 @@ export function checkBandagePressure(draft: PlanDraft, limb: 'leg' | 'arm', plac
   draft.caution({
     level: worst.mmHg > stop ? 'stop' : 'caution',
     code: 'bandage-pressure',
+    lasts: true,
     decisions: ['bandage'],
     steps: ['bandage'],
     text: 'Lay the bandage on with less pull, or take a wider one.',

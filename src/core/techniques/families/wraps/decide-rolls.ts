@@ -33,7 +33,7 @@ export interface RollRequest {
 }
 
 /**
- * Decides the rolls of one wrap from stock (COMPUTATION 3): length by zone, then fewest rolls, then least waste.
+ * Decides the rolls of one wrap from stock: length by zone, then fewest rolls, then least waste.
  * Adds the decision (rolls) and its materials.
  * @returns the rolls chosen, or null when no roll of the kind exists at all
  */

@@ -11,7 +11,7 @@ import { legWrapArea, type LegZone } from '../../../figures/wraps/leg-wrap-area'
 import type { RollChoice } from '../../../figures/wraps/roll-choice'
 import { wrapDefaults } from '../../../figures/wraps/wrap-length'
 
-/** Roll widths that suit each zone of the leg, cm (PRECISIONS, Rolls). */
+/** Roll widths that suit each zone of the leg, cm. */
 const zoneWidths: Record<LegZone, readonly [number, number]> = { foot: [7.5, 10], leg: [10, 15], thigh: [15, 20] }
 
 export interface LegWrapRequest {
@@ -26,7 +26,7 @@ export interface LegWrapRequest {
 /** Places of the foot that a bandage goes round, the narrowest of the limb. */
 const footPlaces: readonly LegStationId[] = ['midfoot', 'heel-instep']
 
-/** Zones to wind on foot and leg up to a station, with their figure-of-eight turns (COMPUTATION 3, PRECISIONS Rolls). */
+/** Zones to wind on foot and leg up to a station, with their figure-of-eight turns. */
 export function legRollZones(draft: PlanDraft, model: LegModel, top: LegStationId, isOverPadding: boolean): readonly RollZone[] {
   const wrap = readDefaults(wrapDefaults, draft.ctx.protocol)
   const girthOf = (station: LegStation): number => (isOverPadding ? paddedAt(draft, station) : station.girthCm)
@@ -73,7 +73,7 @@ export function decideLegWrap(draft: PlanDraft, model: LegModel, request: LegWra
 
 /**
  * Decides the elastic bandage of foot and leg: of the stocked rolls the narrowest whose pressure stays under the caution, and looks at that
- * pressure at the foot, ankle, calf and below-knee, each by the width wound there (SAFETY, PRECISIONS Bandage pressure, CORRECTIONS 3).
+ * pressure at the foot, ankle, calf and below-knee, each by the width wound there.
  */
 export function decideLegBandage(draft: PlanDraft, model: LegModel, request: Pick<LegWrapRequest, 'top' | 'passes' | 'note'>): void {
   const placesAt = (ids: readonly LegStationId[]) =>
