@@ -40,6 +40,11 @@ const mostWriting = 10
 const anchoringMs = 10 * 60_000
 /** A request that was not answered by then is cut. */
 const longestRequestMs = 15_000
+/**
+ * So long a connection without a request is kept: longer than any proxy or device keeps its own (60 s, `haproxy.cfg`).
+ * Whoever closes first decides: closed here at the moment a request is sent, that request would be lost with its answer.
+ */
+const keptIdleMs = 75_000
 
 /** What the supervisor hears once the server listens. */
 interface ReadyMessage {
@@ -120,6 +125,7 @@ async function main(): Promise<void> {
   })
   const metering = metrics && configuration.metricsPort !== null ? await serveMetrics(metrics.registry, configuration.metricsPort) : null
   const server = app.listen(port, '127.0.0.1')
+  server.keepAliveTimeout = keptIdleMs
   server.on('error', (error: NodeJS.ErrnoException) => {
     process.stderr.write(
       error.code === 'EADDRINUSE'

@@ -89,6 +89,12 @@ describe('npm start under attack', () => {
     })
   }
 
+  it('keeps an idle connection for longer than the proxy in front does, which would send a request into one just closed', async () => {
+    const kept = /timeout=(\d+)/.exec((await fetch(`http://127.0.0.1:${port}/api/health`)).headers.get('keep-alive') ?? '')?.[1]
+    const proxy = /timeout client (\d+)s/.exec(readFileSync(join(root, 'docs/operations/haproxy.cfg'), 'utf8'))?.[1]
+    expect(Number(kept)).to.be.greaterThan(Number(proxy))
+  })
+
   it('a second start says that it runs already, and leaves it alone', async () => {
     const second = spawn(process.execPath, ['scripts/start.mjs', '--port', String(port)], {
       cwd: root,
