@@ -2,11 +2,6 @@ import { bodyRegionOf, spoken } from '#core/model/vocabulary'
 import type { CaseRecord } from './case'
 import type { InjuryRecord } from './episode'
 
-/** Whether identity and side were read aloud in any run of a case: from then on they change only through their own dialog. */
-export function isIdentityRead(record: CaseRecord): boolean {
-  return record.runs.some((run) => run.steps.some((step) => step.stepId === 'identity' && step.outcome === 'done'))
-}
-
 /** Whether somebody works by what is known of its injury: a plan is accepted, a run was begun or something is on, and not off or over. */
 export function isUnderWay(record: CaseRecord): boolean {
   const isBegun = record.accepted !== null || record.runs.length > 0 || record.appliedAt !== null

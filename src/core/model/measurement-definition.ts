@@ -26,6 +26,8 @@ export interface MeasurementDefinition {
   readonly statureShare: number | null
   /** Under this share of the stature it is asked about, where the usual band is too wide to notice a slip. */
   readonly askedBelowShare?: number
+  /** Left and right of one person may differ by so much, cm, where that is not the usual 1.5 of a length or 2 of a girth. */
+  readonly sidesDifferCm?: number
   /** May be nought or below (a clearance, an offset); otherwise such readings are refused. */
   readonly signed?: boolean
   /** It moves from one look to the next (hinge, edge, gap, slack, angle): the latest reading counts, never a mean with an earlier one. */

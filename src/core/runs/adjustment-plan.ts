@@ -1,5 +1,6 @@
 import type { Plan } from '../model/plan'
 import type { Step } from '../model/step'
+import { hasStepRole } from '../model/step-role'
 import type { PlanChanges } from '../planner/compare-plans'
 
 /**
@@ -10,10 +11,9 @@ import type { PlanChanges } from '../planner/compare-plans'
  */
 export function adjustmentPlan(before: Plan, after: Plan, changes: PlanChanges): Plan {
   const texts = new Set([...changes.stepsNew, ...changes.stepsReworded.map((one) => one.after)])
-  const steps = after.procedure.steps.filter((step) => texts.has(step.text) && step.id !== 'after-check')
+  const steps = after.procedure.steps.filter((step) => texts.has(step.text) && !isLook(step))
   const figures = changes.decisions.map((decision) => `${decision.label} ${decision.before ?? 'none'} → ${decision.after ?? 'none'}`)
-  const closing =
-    after.procedure.steps.find((step) => step.id === 'after-check') ?? before.procedure.steps.find((step) => step.id === 'after-check')
+  const closing = after.procedure.steps.find(isLook) ?? before.procedure.steps.find(isLook)
   const opening: Step = {
     id: 'say-change',
     text: `Read aloud what changes on the device that is on: ${[...figures, ...changes.cautionsNew].join('; ') || 'its steps'}.`,
@@ -32,4 +32,9 @@ export function adjustmentPlan(before: Plan, after: Plan, changes: PlanChanges):
   const kept = steps.map((step) => ({ ...step, after: ['say-change'], holds: null }))
   const last = closing ? [{ ...closing, after: [opening.id, ...kept.map((step) => step.id)] }] : []
   return { ...after, procedure: { steps: [opening, ...kept, ...last] } }
+}
+
+/** Whether a step is the look at what is on, with which a change closes. */
+function isLook(step: Step): boolean {
+  return hasStepRole(step, 'check-after')
 }

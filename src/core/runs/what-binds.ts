@@ -133,12 +133,9 @@ export function unmarkedStraps(step: Step, marks: ReadonlyMap<string, string>): 
   return (step.straps?.straps ?? []).filter((strap) => !['snug', 'checked'].includes(marks.get(strap.id) ?? '')).map((strap) => strap.label)
 }
 
-/** The step that looks again at what was put on, and compares with the baseline. */
-export const afterCheckId = 'after-check'
-
 /** Whether a step asks for a recorded check before it can be confirmed. */
-export function asksCheck(step: Pick<Step, 'id'>): boolean {
-  return step.id === 'baseline' || step.id === afterCheckId
+export function asksCheck(step: Pick<Step, 'roles'>): boolean {
+  return hasStepRole(step, 'baseline', 'check-after')
 }
 
 /**

@@ -30,7 +30,7 @@ export function withChangeOver(steps: readonly Step[], old: Changed, next: Chang
   const { what, place } = takenBy[held]
   const isHeldAlready = steps.slice(0, first).some((step) => step.holds?.what === what && reaches(steps, step.holds, first))
   const to = handOverAt(steps, first, what, next)
-  const before = steps.slice(0, first).some((step) => step.id === 'baseline') ? ['baseline'] : []
+  const before = steps.slice(0, first).flatMap((step) => (hasStepRole(step, 'baseline') ? [step.id] : []))
   const taken = isHeldAlready ? [] : [takeHoldStep(held, takeId, to.id, before)]
   const off = comingOffSteps(old.comesOff, old.name, taken.length > 0 ? [takeId] : before, taken.length > 0 ? place : null)
   const under = underneathStep(underOldId, held, 'where it was', [off.at(-1)?.id ?? takeId])

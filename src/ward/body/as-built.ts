@@ -4,13 +4,14 @@ import { heldAt } from '#core/runs/held-at'
 import { plannedKg } from '#core/rounds/planned-weights'
 import { taskFormOf } from '#core/rounds/task-form-of'
 import { tasksOf } from '#core/rounds/live-tasks'
-import { hasStepRole, onRoles, rolesIn, type StepRole } from '#core/model/step-role'
+import { onRoles, type StepRole } from '#core/model/step-role'
 import { findTechnique } from '#core/techniques/registry'
 import type { CaseRecord } from '#contract/records/case'
 import type { EpisodeRecord } from '#contract/records/episode'
 import { outcomesOf, type RunRecord } from '#contract/records/run'
 import { countingRuns, isOpeningRun, kindOfRun } from '#contract/records/run-kind'
 import { onSinceAt, putOnBy } from '../case/situation-of-case'
+import { doneWithRole } from '../case/done-with-role'
 import { isInHand, keptPlanOf } from '../case/work-in-hand'
 
 /**
@@ -48,15 +49,7 @@ function stateOf(record: CaseRecord, onSince: string | null): BuiltState {
 
 /** When a step of a run with one of some roles was done last, ms since the epoch, and not taken back; null where none was. */
 function lastDone(record: CaseRecord, run: RunRecord, ...roles: readonly StepRole[]): number | null {
-  const table = findTechnique(run.technique ?? record.technique)?.roles ?? {}
-  const own = new Map((keptPlanOf(record, run)?.procedure.steps ?? []).map((step) => [step.id, step.roles]))
-  const outcomes = outcomesOf(run)
-  const done = run.steps.filter(
-    ({ stepId, outcome }) =>
-      outcome === 'done' &&
-      outcomes.get(stepId) === 'done' &&
-      hasStepRole({ roles: own.get(stepId) ?? rolesIn(table, stepId) ?? [] }, ...roles),
-  )
+  const done = doneWithRole(record, run, ...roles)
   return done.length === 0 ? null : Math.max(...done.map(({ at }) => Date.parse(at)))
 }
 

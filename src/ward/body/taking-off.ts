@@ -2,11 +2,12 @@ import type { Plan } from '#core/model/plan'
 import { bodyRegionOf, spoken } from '#core/model/vocabulary'
 import { findTechnique } from '#core/techniques/registry'
 import { takingOffPlan, type LaidOn } from '#core/techniques/taking-off-plan'
-import { onRoles } from '#core/model/step-role'
+import { onRoles, type StepRole } from '#core/model/step-role'
 import type { CaseRecord } from '#contract/records/case'
 import type { EpisodeRecord } from '#contract/records/episode'
 import type { RunStartedBody } from '#contract/records/run'
-import { hasDone, isOnWrongLimb, sideAnswerOf, wrongRuns } from '../case/side-state'
+import { doneWithRole } from '../case/done-with-role'
+import { isOnWrongLimb, sideAnswerOf, wrongRuns } from '../case/side-state'
 
 /**
  * What taking it off the wrong limb begins with; the plan whole, so that it needs no line.
@@ -30,7 +31,7 @@ export function wrongPlace(record: CaseRecord, episode: EpisodeRecord): string {
 /** How far it came: a layer alone, something wet, or whole. */
 function laidOn(record: CaseRecord): LaidOn {
   const runs = wrongRuns(record)
-  const has = (...roles: Parameters<typeof hasDone>[2]): boolean => runs.some((run) => hasDone(record, run, roles))
+  const has = (...roles: readonly StepRole[]): boolean => runs.some((run) => doneWithRole(record, run, ...roles).length > 0)
   if (record.appliedAt !== null || has('rigid-on')) return 'whole'
   if (has('wets')) return 'wet'
   return has(...onRoles) ? 'whole' : 'layer'

@@ -1,11 +1,11 @@
-import { hasStepRole, onRoles, rolesIn, type StepRole } from '#core/model/step-role'
+import { onRoles, type StepRole } from '#core/model/step-role'
 import { wrongSideId } from '#core/techniques/shared/any-troubles'
-import { findTechnique } from '#core/techniques/registry'
 import type { CaseRecord } from '#contract/records/case'
 import type { EpisodeRecord } from '#contract/records/episode'
-import { outcomesOf, type RunRecord, type TroubleRecord } from '#contract/records/run'
+import type { RunRecord, TroubleRecord } from '#contract/records/run'
 import { countingRuns, kindOfRun } from '#contract/records/run-kind'
 import { verdictOf, type SideAnswer } from '#contract/records/side'
+import { doneWithRole } from './done-with-role'
 
 /**
  * What a changed or doubted side asks for next: to look which limb it is on; to take off what is on the wrong one; a clinician to
@@ -56,7 +56,7 @@ export function isOnWrongLimb(record: CaseRecord): boolean {
   const answer = sideAnswerOf(record)
   if (answer === null || verdictOf(answer) !== 'wrong' || record.removedAt !== null) return false
   const isOff = record.takenOff?.some((one) => Date.parse(one.at) >= Date.parse(answer.at)) === true
-  return !isOff && (record.appliedAt !== null || wrongRuns(record).some((run) => hasDone(record, run, covering)))
+  return !isOff && (record.appliedAt !== null || wrongRuns(record).some((run) => doneWithRole(record, run, ...covering).length > 0))
 }
 
 /** Runs that put it on the wrong limb, as the last answer found. */
@@ -67,11 +67,5 @@ export function wrongRuns(record: Pick<CaseRecord, 'runs' | 'sideAnswers'>): rea
 
 /** Whether anything of this case has touched the patient's own body, runs that have ended as wrong side included. */
 function isTouched(record: CaseRecord): boolean {
-  return record.appliedAt !== null || record.runs.some((run) => !run.wrongSide && hasDone(record, run, touching))
-}
-
-/** Whether a run has done a step with one of some roles. */
-export function hasDone(record: Pick<CaseRecord, 'technique'>, run: RunRecord, roles: readonly StepRole[]): boolean {
-  const table = findTechnique(run.technique ?? record.technique)?.roles ?? {}
-  return [...outcomesOf(run)].some(([id, outcome]) => outcome === 'done' && hasStepRole({ roles: rolesIn(table, id) ?? [] }, ...roles))
+  return record.appliedAt !== null || record.runs.some((run) => !run.wrongSide && doneWithRole(record, run, ...touching).length > 0)
 }

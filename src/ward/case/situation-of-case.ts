@@ -1,4 +1,4 @@
-import { hasStepRole, onRoles, rolesIn, type StepRole } from '#core/model/step-role'
+import { hasStepRole, onRoles } from '#core/model/step-role'
 import type { Posture } from '#core/model/danger'
 import { holdsAt } from '#core/model/orders'
 import { situationOf, usualPeople, type Moment } from '#core/standing/case-facts'
@@ -8,6 +8,7 @@ import type { CaseRecord } from '#contract/records/case'
 import type { EpisodeRecord } from '#contract/records/episode'
 import { outcomesOf, type RunRecord } from '#contract/records/run'
 import { toClinicalCase } from './clinical-case'
+import { doneWithRole, everDoneWithRole } from './done-with-role'
 import { countingRuns, kindOfRun } from '#contract/records/run-kind'
 import { isOnWrongLimb, sideAnswerOf, wrongRuns } from './side-state'
 import { isInHand } from './work-in-hand'
@@ -38,7 +39,7 @@ export function situationOfCase(record: CaseRecord, episode: EpisodeRecord, atMs
 /** Milliseconds since the epoch at which the device began to be on; null where nothing is on yet. */
 export function onSinceMs(record: CaseRecord): number | null {
   const applied = record.appliedAt === null ? [] : [Date.parse(record.appliedAt)]
-  const begun = runsThatPutOn(record).flatMap((run) => doneWithRole(record, run, ...onRoles))
+  const begun = runsThatPutOn(record).flatMap((run) => doneWithRole(record, run, ...onRoles)).map((step) => Date.parse(step.at))
   const all = [...applied, ...begun]
   return all.length === 0 ? null : Math.min(...all)
 }
@@ -52,8 +53,7 @@ export function onSinceAt(record: CaseRecord): string | null {
 /** Who put it on: whoever did the first step that did, or led the run; openings and changes since are other people's. Empty where nobody did. */
 export function putOnBy(record: CaseRecord): string {
   const run = runsThatPutOn(record)[0]
-  const table = findTechnique(run?.technique ?? record.technique)?.roles ?? {}
-  const step = run?.steps.find((one) => one.outcome === 'done' && hasStepRole({ roles: rolesIn(table, one.stepId) ?? [] }, ...onRoles))
+  const step = run && everDoneWithRole(record, run, ...onRoles)[0]
   return step?.by ?? run?.by ?? ''
 }
 
@@ -66,16 +66,6 @@ function isOnAt(record: CaseRecord, atMs: number): boolean {
 function runsThatPutOn(record: CaseRecord): readonly RunRecord[] {
   const wrong = isOnWrongLimb(record) ? wrongRuns(record) : []
   return [...countingRuns(record).filter((run) => kindOfRun(run) === 'application'), ...wrong]
-}
-
-/** When steps of a run with one of some roles were done, and not taken back. */
-function doneWithRole(record: CaseRecord, run: RunRecord, ...roles: readonly StepRole[]): readonly number[] {
-  const table = findTechnique(run.technique ?? record.technique)?.roles ?? {}
-  const outcomes = outcomesOf(run)
-  return run.steps
-    .filter((step) => step.outcome === 'done' && outcomes.get(step.stepId) === 'done')
-    .filter((step) => hasStepRole({ roles: rolesIn(table, step.stepId) ?? [] }, ...roles))
-    .map((step) => Date.parse(step.at))
 }
 
 /** Who is named as here; without names what Make ready set, while its run goes on. */
@@ -103,7 +93,8 @@ function postureOf(record: CaseRecord, atMs: number): Posture {
 }
 
 function isWarmAt(record: CaseRecord, atMs: number): boolean {
-  return runsThatPutOn(record).some((run) => doneWithRole(record, run, 'wets').some((doneMs) => doneMs <= atMs && atMs - doneMs < warmMs))
+  const wetted = runsThatPutOn(record).flatMap((run) => doneWithRole(record, run, 'wets')).map((step) => Date.parse(step.at))
+  return wetted.some((doneMs) => doneMs <= atMs && atMs - doneMs < warmMs)
 }
 
 function pullOf(record: CaseRecord): number | null {

@@ -1,8 +1,9 @@
 import { spoken } from '#core/model/vocabulary'
 import type { Caution } from '#core/model/plan'
 import { isHeldOpen, type Standing } from '#core/model/standing'
+import { doneWithRole } from '../case/done-with-role'
 import { typedBeside } from '../case/typed-beside'
-import { afterCheckId, freshSince } from '#core/runs/what-binds'
+import { freshSince } from '#core/runs/what-binds'
 import { judgeStanding, type OtherItem } from '#core/standing/judge-standing'
 import { dangerOfTrouble, targetOf } from '#core/standing/trouble-target'
 import { watchedOf } from '#core/model/observation'
@@ -97,10 +98,10 @@ function afterCheckFromMs(record: CaseRecord): number {
   const run = countingRuns(record).findLast(
     (one) => !isOpeningRun(one) && appliedAt !== null && Date.parse(one.startedAt) <= Date.parse(appliedAt),
   )
-  const asked = run?.steps.findLast((step) => step.stepId === afterCheckId && step.outcome === 'done')
+  const asked = run && doneWithRole(record, run, 'check-after').at(-1)
   if (!run || !asked) return Infinity
   const before = run.steps.filter((step) => Date.parse(step.at) <= Date.parse(asked.at))
-  return freshSince({ id: afterCheckId }, before, run.startedAt)
+  return freshSince({ id: asked.stepId }, before, run.startedAt)
 }
 
 const free = { stages: [], steps: [] } as const

@@ -84,8 +84,7 @@ function chooseSide(
 
 function compareSides(definition: MeasurementDefinition, injured: Estimate | null, sound: Estimate | null): readonly Caution[] {
   if (!injured || !sound || definition.kind === 'angle') return []
-  const isThigh = definition.id === 'mid-thigh-girth' || definition.id === 'groin-girth' || definition.id === 'above-knee-girth'
-  const limitCm = definition.kind === 'length' ? 1.5 : isThigh ? 3 : 2
+  const limitCm = definition.sidesDifferCm ?? (definition.kind === 'length' ? 1.5 : 2)
   const difference = Math.abs(injured.value - sound.value)
   // The same in inches: what they become in cm is rounded.
   if (difference <= limitCm + 1e-6) return []

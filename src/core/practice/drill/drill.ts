@@ -351,7 +351,7 @@ export function walkMinutes(from: number, to: number): number {
 /** Minutes that opening or easing takes: a cast is split, a slab unwrapped, a pull let back. */
 export function openMinutes(body: HiddenBody, castMin: number): number {
   if (body.room === null) return pullEaseMin
-  return body.technique.id === 'leg-cast' ? castMin : slabOpenMin
+  return body.technique.isCast ? castMin : slabOpenMin
 }
 
 /** How the shift before found everybody. */

@@ -3,9 +3,6 @@ import { hasStepRole, onRoles } from '../../model/step-role'
 import type { HeldThing, Step } from '../../model/step'
 import type { CriticalError, Station, StationRun } from './station'
 
-/** The step in which name and side are read aloud, in every procedure that has a side. */
-const identityId = 'identity'
-
 /**
  * What went critically wrong by what was not done, where the station requires the step: circulation not looked at before what
  * builds on it, or not after; a head or a pull that nobody took before the work that needs it; a side that nobody read.
@@ -29,7 +26,7 @@ export function leftUndone(station: Station, plan: Plan, run: StationRun): reado
     ...(required.some((step) => hasStepRole(step, 'check-after') && at(step) === Infinity) ? (['circulation-after'] as const) : []),
     ...(isUnheld('head') ? (['head-let-go'] as const) : []),
     ...(isUnheld('pull') ? (['pull-let-go'] as const) : []),
-    ...(required.some((step) => step.id === identityId && isMissed(step)) ? (['wrong-side'] as const) : []),
+    ...(required.some((step) => hasStepRole(step, 'identity') && isMissed(step)) ? (['wrong-side'] as const) : []),
   ]
   return found.filter((id) => station.criticals.includes(id))
 }

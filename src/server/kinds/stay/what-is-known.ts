@@ -1,5 +1,5 @@
 import type { CaseRecord } from '#contract/records/case'
-import { isIdentityRead } from '#contract/records/side-change'
+import { isIdentityRead } from '#ward/case/done-with-role'
 import { hasRight, mayChangeSide } from '#contract/rights'
 import type { Actor } from '../../ledger/writing'
 import { refuse, refuseRole } from '../refuse'

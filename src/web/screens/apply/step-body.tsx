@@ -3,6 +3,7 @@ import { inUnits } from '#core/quantities/words-in-units'
 import { stepName } from '#core/runs/step-name'
 import type { Caution, Plan } from '#core/model/plan'
 import type { Step } from '#core/model/step'
+import { hasStepRole } from '#core/model/step-role'
 import { asksCheck, freshSince } from '#core/runs/what-binds'
 import { timersOf } from '#core/runs/step-work'
 import { Button } from '../../parts/button'
@@ -72,7 +73,7 @@ export function StepBody({
   // A step with work of its own, or that something speaks against, stands on the whole card.
   const hasMore =
     asksCheck(step) ||
-    step.id === 'identity' ||
+    hasStepRole(step, 'identity') ||
     step.pull !== undefined ||
     step.straps !== undefined ||
     step.underneath !== undefined ||
@@ -122,11 +123,11 @@ export function StepBody({
           {caution.overruled ? ` Set aside: ${caution.overruled.reason}` : ''}
         </Notice>
       ))}
-      {step.id === 'identity' ? <Identifiers open={open} /> : null}
+      {hasStepRole(step, 'identity') ? <Identifiers open={open} /> : null}
       {asksCheck(step) ? (
         <CheckGate
           open={open}
-          isBaseline={step.id === 'baseline'}
+          isBaseline={hasStepRole(step, 'baseline')}
           since={freshSince(step, run.steps, run.startedAt)}
           onChecked={onChecked}
         />

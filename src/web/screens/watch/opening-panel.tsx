@@ -4,7 +4,7 @@ import { useEffect, useMemo, useRef, useState } from 'react'
 import { useNavigate } from 'react-router'
 import { v7 as uuidv7 } from 'uuid'
 import { planCase } from '#core/techniques/plan-case'
-import { afterCheckId } from '#core/runs/what-binds'
+import { doneWithRole } from '#ward/case/done-with-role'
 import { decisionsInRole } from '#core/techniques/decision-in-role'
 import { findTechnique } from '#core/techniques/registry'
 import { hardAtMs, isCastTechnique, openingTechnique, toOpeningCase } from '#ward/case/opening-run'
@@ -60,9 +60,7 @@ export function OpeningPanel({
   )
   if (!isCastTechnique(record.technique) || !record.appliedAt || !plan) return null
   const asked = (findTechnique(openingTechnique)?.options ?? []).filter((option) => option.id === 'lines' || option.id === 'padding')
-  const running = record.runs.find(
-    (run) => isOpeningRun(run) && !run.steps.some((step) => step.stepId === afterCheckId && step.outcome === 'done'),
-  )
+  const running = record.runs.find((run) => isOpeningRun(run) && doneWithRole(record, run, 'check-after').length === 0)
   if (running) {
     return (
       <Notice tone="caution" lead="The cast is being opened">

@@ -1,10 +1,13 @@
 import type { MeasurementDefinition } from '../../../model/measurement-definition'
 import { legGirthRatios, calfShareOfStature, type LegStationId } from '../leg-template'
 
+/** Two thighs of one person differ by more than two calves do, cm. */
+const thighDiffersCm = 3
 const supine = 'Lying, knee slightly bent, muscles loose'
 
-function girth(station: LegStationId, label: string, landmarks: string): MeasurementDefinition {
+function girth(station: LegStationId, label: string, landmarks: string, sidesDifferCm?: number): MeasurementDefinition {
   return {
+    ...(sidesDifferCm === undefined ? {} : { sidesDifferCm }),
     id: `${station}-girth`,
     label,
     landmarks,
@@ -22,9 +25,9 @@ export const ankleGirth = girth('ankle', 'Ankle girth', 'Round the narrowest par
 export const calfGirth = girth('calf', 'Calf girth', 'Round the calf where it is widest')
 export const belowKneeGirth = girth('below-knee', 'Below-knee girth', 'Round the leg at the head of the fibula')
 export const kneeGirth = girth('knee', 'Knee girth', 'Round the knee over the middle of the kneecap')
-export const aboveKneeGirth = girth('above-knee', 'Above-knee girth', 'Round the thigh, 10 cm above the middle of the kneecap')
-export const midThighGirth = girth('mid-thigh', 'Mid-thigh girth', 'Round the thigh, halfway between kneecap and groin')
-export const groinGirth = girth('groin', 'Groin girth', 'Round the top of the thigh, level, close under the groin')
+export const aboveKneeGirth = girth('above-knee', 'Above-knee girth', 'Round the thigh, 10 cm above the middle of the kneecap', thighDiffersCm)
+export const midThighGirth = girth('mid-thigh', 'Mid-thigh girth', 'Round the thigh, halfway between kneecap and groin', thighDiffersCm)
+export const groinGirth = girth('groin', 'Groin girth', 'Round the top of the thigh, level, close under the groin', thighDiffersCm)
 
 export const lowerLegLength: MeasurementDefinition = {
   id: 'lower-leg-length',
