@@ -1,7 +1,7 @@
 import { expect } from 'chai'
 import { Rating } from 'ts-fsrs'
 import { timeBands } from '#ward/practice/others-times'
-import { dueAgain, gradeOf, progressOf } from '#ward/practice/practice-progress'
+import { dueAgain, gradeOf, practiceProgress } from '#ward/practice/practice-progress'
 import type { DoneSitting } from '#contract/api/practice-overview'
 import { isOver, maySee, seenBy } from '#ward/practice/sitting-seen'
 import type { Sitting } from '#contract/records/practice'
@@ -49,7 +49,7 @@ describe('progress in practice', () => {
   })
 
   it('lists what is due first, counts supervised cases beside, also where there was no station', () => {
-    const { techniques, sittings, liveOnly } = progressOf(
+    const { techniques, sittings, liveOnly } = practiceProgress(
       [
         sat('2026-01-10T08:00:00.000Z', 97, true, 'leg-cast'),
         sat('2026-01-10T09:00:00.000Z', 40, false, 'leg-slab'),

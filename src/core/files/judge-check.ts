@@ -1,7 +1,7 @@
 import type { Level } from '../model/finding'
 import { heldBy, isCaseAtRisk, situationOf, usualPeople } from '../standing/case-facts'
-import { standRounds } from '../standing/stand-rounds'
-import type { RefusedDecision, RoundVerdict, RoundsStanding, StandingFinding } from '../standing/rounds-standing'
+import { findingsAfterRounds } from '../standing/fold-rounds'
+import type { RefusedDecision, RoundVerdict, FindingsAfterRounds, StandingFinding } from '../standing/standing-finding'
 import type { ClinicalCase } from '../model/clinical-case'
 import type { Situation } from '../standing/what-now'
 import type { Problem } from '../model/problem'
@@ -54,7 +54,7 @@ function refusal({ place, part, item }: FileDecision, why: RefusedDecision['why'
 
 type Judged = Pick<ReadCheck, 'clinicalCase' | 'rounds' | 'told' | 'decisions' | 'isOn'>
 
-function standOfCheck({ clinicalCase, rounds, told, decisions, isOn }: Judged): RoundsStanding | null {
+function standOfCheck({ clinicalCase, rounds, told, decisions, isOn }: Judged): FindingsAfterRounds | null {
   if (!clinicalCase || !heldBy(clinicalCase.technique)) return null
   const situation = situationOfCheck(clinicalCase, isOn)
   const input = {
@@ -66,7 +66,7 @@ function standOfCheck({ clinicalCase, rounds, told, decisions, isOn }: Judged): 
     told,
     decisions,
   }
-  return standRounds(input, Infinity)
+  return findingsAfterRounds(input, Infinity)
 }
 
 function printRound({ atMin, level, complete, findings, actions, againMin, missing, standing }: RoundVerdict): PrintedRound {

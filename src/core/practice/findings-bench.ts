@@ -6,8 +6,8 @@ import { missingItems } from '../rounds/missing-items'
 import { situationOf, usualPeople } from '../standing/case-facts'
 import { findingsOnLimb } from '../standing/findings-on-limb'
 import { nameOfId } from '../standing/item-names'
-import { standRounds } from '../standing/stand-rounds'
-import type { RoundsStanding, StandingFinding } from '../standing/rounds-standing'
+import { findingsAfterRounds } from '../standing/fold-rounds'
+import type { FindingsAfterRounds, StandingFinding } from '../standing/standing-finding'
 import { legSlab } from '../techniques/leg-slab/leg-slab'
 import {
   choiceAt,
@@ -88,8 +88,8 @@ export const findingsBench: Bench = {
     const found = limbOf(state)
     const first = roundOf(baselineMin, choiceAt(state, before) === 'same' ? found : quietLimb('leg', side), true)
     const now = roundOf(nowMin, found, false)
-    const stands = (rounds: readonly RoundInput[], atMin: number): RoundsStanding =>
-      standRounds({ clinicalCase, rounds, situationAt: () => situation, startMin: baselineMin, isAtRisk: false }, atMin)
+    const stands = (rounds: readonly RoundInput[], atMin: number): FindingsAfterRounds =>
+      findingsAfterRounds({ clinicalCase, rounds, situationAt: () => situation, startMin: baselineMin, isAtRisk: false }, atMin)
     const standing = stands([first, now], nowMin)
     const shown = standing.findings.filter((finding) => finding.level !== 'none')
     const verdict = standing.verdicts.at(-1)
@@ -153,7 +153,7 @@ export const findingsBench: Bench = {
   },
 }
 
-type Stands = (rounds: readonly RoundInput[], atMin: number) => RoundsStanding
+type Stands = (rounds: readonly RoundInput[], atMin: number) => FindingsAfterRounds
 
 function limbOf(state: BenchState): LimbFindings {
   const quiet = quietLimb('leg', side)
@@ -172,7 +172,7 @@ function roundOf(atMin: number, injured: LimbFindings, isBaseline: boolean): Rou
 }
 
 /** What stands after each of the quiet rounds that would follow. */
-function quietCourse(rounds: readonly RoundInput[], stands: Stands): readonly RoundsStanding[] {
+function quietCourse(rounds: readonly RoundInput[], stands: Stands): readonly FindingsAfterRounds[] {
   const tried = [...rounds]
   return Array.from({ length: mostRounds }, (_, index) => {
     const atMin = nowMin + (index + 1) * againMin
@@ -182,7 +182,7 @@ function quietCourse(rounds: readonly RoundInput[], stands: Stands): readonly Ro
 }
 
 /** One thing that stands, with what would end it: found by trying quiet rounds. */
-function figureOf(finding: StandingFinding, course: readonly RoundsStanding[]): BenchFigure {
+function figureOf(finding: StandingFinding, course: readonly FindingsAfterRounds[]): BenchFigure {
   const ended = course.findIndex(({ findings }) => !findings.some((one) => one.id === finding.id && one.level !== 'none')) + 1
   const end =
     ended === 0
@@ -204,7 +204,7 @@ const lanes: readonly Level[] = ['none', 'known', 'warn', 'review', 'urgent']
 const height = (level: Level): number => lanes.indexOf(level)
 
 /** How long it stands when every round after it is quiet. */
-function courseScene(before: Level, now: Level, course: readonly RoundsStanding[]) {
+function courseScene(before: Level, now: Level, course: readonly FindingsAfterRounds[]) {
   const levels = [now, ...course.slice(0, shownRounds).map((one) => one.level)]
   const points = levels.flatMap((level, index): readonly (readonly [number, number])[] => {
     const atMin = nowMin + index * againMin

@@ -2,7 +2,7 @@ import type { ClinicalCase } from '../model/clinical-case'
 import { cannotAskWords, isCannotAssess, needsAnswer, watchedOf, type LimbFindings, type RoundInput } from '../model/observation'
 import { injuredLimb } from '../rounds/missing-items'
 import { limbPart, type Before, type Look, type PartId } from '../rounds/look'
-import type { CannotAsk, StandingFinding } from './rounds-standing'
+import type { CannotAsk, StandingFinding } from './standing-finding'
 import type { OnBody } from './what-now'
 
 // A patient who cannot answer: what needs an answer is one line of its own, and what is seen on a closed limb counts more.

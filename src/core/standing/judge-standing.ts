@@ -18,7 +18,7 @@ import {
 import { actionWords, openingAction } from './action-words'
 import { headlineItem, newestMs } from './headline-item'
 import { listOfNames, nameOfItem, nameOfPart } from './item-names'
-import type { RoundsStanding, SeniorDecision, StandingFinding } from './rounds-standing'
+import type { FindingsAfterRounds, SeniorDecision, StandingFinding } from './standing-finding'
 import { outlastsApplication } from '../rules/outlasts'
 import { pulseAbsent } from '../runs/what-binds'
 import { asksCall, reviewActions, whatNow, type Situation, type StandingDanger } from './what-now'
@@ -36,8 +36,8 @@ export interface StandingInput {
   /** When the device went on; null before. */
   readonly onAtMs: number | null
   readonly removedAtMs: number | null
-  /** What rounds found and what of it stands, as `standRounds` gave it for `now`. */
-  readonly rounds: RoundsStanding
+  /** What rounds found and what of it stands, as `findingsAfterRounds` gave it for `now`. */
+  readonly rounds: FindingsAfterRounds
   /** When the device was last looked at since it went on; null where nobody has. */
   readonly lookedAtMs: number | null
   readonly plan: {

@@ -5,7 +5,7 @@ import type { Watched } from '../model/observation'
 import { feelingLevelOf } from '../rounds/look-at-block'
 import type { PartId } from '../rounds/look'
 import { dangerOf } from './danger-of'
-import type { StandingFinding } from './rounds-standing'
+import type { StandingFinding } from './standing-finding'
 import type { Track } from './track'
 import { reviewActions, whatNow, type Situation } from './what-now'
 

@@ -114,7 +114,7 @@ export function practiceRoutes({ router, route }: Guarded, deps: PracticeRouteDe
   })
 
   route('GET /api/practice/progress', async (request: SignedInRequest, response: Response<ProgressAnswer>) => {
-    response.json({ now: now(), progress: await reader.progressOf(signedIn(request).account.id) })
+    response.json({ now: now(), progress: await reader.practiceProgress(signedIn(request).account.id) })
   })
 
   route('GET /api/practice/stations', async (_request, response: Response<OwnStationsAnswer>) => {

@@ -4,7 +4,7 @@ import { groupOverview, type ScoredSitting } from '#ward/practice/group-overview
 import type { GroupOverview } from '#contract/api/practice-overview'
 import { timeBands } from '#ward/practice/others-times'
 import type { StepBand } from '#contract/api/practice-overview'
-import { progressOf } from '#ward/practice/practice-progress'
+import { practiceProgress } from '#ward/practice/practice-progress'
 import type { Progress } from '#contract/api/practice-overview'
 import { isOver } from '#ward/practice/sitting-seen'
 import { sheetsOf, type SittingSheets } from '#ward/practice/sitting-sheets'
@@ -61,7 +61,7 @@ export function createPracticeReader(deps: {
     live: ReadonlyMap<string, Readonly<Record<string, number>>>,
   ): Progress {
     const own = all.filter((one) => one.candidates.some((candidate) => candidate.id === person)).flatMap((one) => scored(one) ?? [])
-    return progressOf(
+    return practiceProgress(
       own.map(({ id, stationName, technique, way, at, total, hasPassed }) => ({
         id,
         stationName,
@@ -98,7 +98,7 @@ export function createPracticeReader(deps: {
       const others = all.filter((one) => !one.candidates.some((candidate) => own.has(candidate.id)))
       return timeBands(others.flatMap((other) => scored(other)?.score ?? []))
     },
-    async progressOf(person: string): Promise<Progress> {
+    async practiceProgress(person: string): Promise<Progress> {
       const [all, nights, live] = await Promise.all([
         sittings.list({ people: [person], most: mostOfOne }),
         drills.of([person]),

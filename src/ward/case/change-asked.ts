@@ -6,7 +6,7 @@ import { hasRight, type Role } from '#contract/rights'
 // What a new device does to the one that it replaces.
 
 /** Whether its own application was walked to its end under an accepted plan: then a clinician has said that the old one goes. */
-function isFinishedUnderPlan(record: Pick<CaseRecord, 'accepted' | 'runs'>): boolean {
+function isAppliedWholeByPlan(record: Pick<CaseRecord, 'accepted' | 'runs'>): boolean {
   const steps = record.accepted?.plan.procedure.steps.filter((step) => !step.optional) ?? []
   if (steps.length === 0) return false
   return countingRuns(record).some((run) => {
@@ -21,7 +21,7 @@ function isFinishedUnderPlan(record: Pick<CaseRecord, 'accepted' | 'runs'>): boo
  * @param record of the new device, with what was just said of it
  */
 export function mayEndReplaced(record: Pick<CaseRecord, 'accepted' | 'runs'>, roles: readonly Role[]): boolean {
-  return hasRight(roles, 'decide') || isFinishedUnderPlan(record)
+  return hasRight(roles, 'decide') || isAppliedWholeByPlan(record)
 }
 
 /** Whether it has to be asked if an old device is off: a new one went on in its place, and nobody who may say so has said it. */

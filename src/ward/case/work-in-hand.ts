@@ -11,7 +11,7 @@ const forgottenMs = 12 * 3_600_000
 export function runInHand(record: CaseRecord, nowMs: number): RunInHand | null {
   const run = record.runs.at(-1)
   if (!run || !isInHand(record, run, nowMs)) return null
-  const { done, of } = progressOf(record, run)
+  const { done, of } = stepsPassed(record, run)
   return { what: whatOf(run), by: run.driver?.by ?? run.by, done, of }
 }
 
@@ -21,7 +21,7 @@ export function isInHand(record: CaseRecord, run: RunRecord, nowMs: number): boo
   // Once it is on, its application is over, whatever was passed by.
   if (run.wrongSide) return false
   if (kindOfRun(run) === 'application' && record.appliedAt !== null) return false
-  const { done, of } = progressOf(record, run)
+  const { done, of } = stepsPassed(record, run)
   const touchedMs = Date.parse(run.steps.at(-1)?.at ?? run.startedAt)
   return of > 0 && done < of && nowMs - touchedMs <= forgottenMs
 }
@@ -37,7 +37,7 @@ export function keptPlanOf(record: Pick<CaseRecord, 'accepted'>, run: RunRecord)
 }
 
 /** How many of its steps are done, those that may be left out aside. */
-function progressOf(record: CaseRecord, run: RunRecord): { readonly done: number; readonly of: number } {
+function stepsPassed(record: CaseRecord, run: RunRecord): { readonly done: number; readonly of: number } {
   const steps = keptPlanOf(record, run)?.procedure.steps.filter((step) => !step.optional) ?? []
   const outcomes = outcomesOf(run)
   return { done: steps.filter((step) => outcomes.has(step.id)).length, of: steps.length }

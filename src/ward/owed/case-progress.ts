@@ -1,7 +1,7 @@
 import { defaultProtocol } from '#core/quantities/defaults'
 import { hasBlindSpot } from '#core/model/observation'
 import type { LiveRound } from '#core/rounds/live-rounds'
-import { standingRounds } from '#core/rounds/standing-rounds'
+import { roundsToDo } from '#core/rounds/rounds-to-do'
 import { limitRounds, roundMinutes } from '#core/planner/schedule-rounds'
 import { isCaseAtRisk } from '#core/standing/case-facts'
 import { findTechnique } from '#core/techniques/registry'
@@ -60,7 +60,7 @@ function findRounds(record: CaseRecord, episode: EpisodeRecord, nowMs: number): 
       },
       isBlind: hasBlindSpot(round.findings.limbs),
     }))
-  const all = standingRounds(
+  const all = roundsToDo(
     {
       startedAt,
       zone: episode.zone,

@@ -26,7 +26,7 @@ export function dueAgain(sittings: readonly DoneSitting[]): string {
  * The progress of one person.
  * @param live cases by technique in which they worked under supervision
  */
-export function progressOf(
+export function practiceProgress(
   sittings: readonly DoneSitting[],
   drills: readonly DrillResult[],
   live: Readonly<Record<string, number>>,

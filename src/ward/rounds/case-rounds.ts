@@ -3,8 +3,8 @@ import { injuredLimb } from '#core/rounds/missing-items'
 import { limbPart, type PartId } from '#core/rounds/look'
 import { isCaseAtRisk } from '#core/standing/case-facts'
 import { minuteMs } from '#core/standing/judge-standing'
-import { foldRounds, readRounds, type FoldedRounds } from '#core/standing/stand-rounds'
-import type { Report, RoundsInput, RoundsStanding, RoundVerdict, SeniorDecision, Told } from '#core/standing/rounds-standing'
+import { foldRounds, readRounds, type FoldedRounds } from '#core/standing/fold-rounds'
+import type { Report, RoundsInput, FindingsAfterRounds, RoundVerdict, SeniorDecision, Told } from '#core/standing/standing-finding'
 import { targetOf } from '#core/standing/trouble-target'
 import { anyTroubles } from '#core/techniques/shared/any-troubles'
 import { findTechnique } from '#core/techniques/registry'
@@ -27,7 +27,7 @@ export interface JudgedRound {
 export interface CaseRounds {
   /** In the order of time. */
   readonly judged: readonly JudgedRound[]
-  readonly standing: RoundsStanding
+  readonly standing: FindingsAfterRounds
   readonly decisions: readonly SeniorDecision[]
 }
 

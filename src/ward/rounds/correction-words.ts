@@ -1,7 +1,7 @@
 import { spoken } from '#core/model/vocabulary'
 import type { Look } from '#core/rounds/look'
 import { itemId } from '#core/rounds/look'
-import { looksOfOne } from '#core/standing/stand-rounds'
+import { looksOfOne } from '#core/standing/fold-rounds'
 import { nameOfPart } from '#core/standing/item-names'
 import type { CaseRecord } from '#contract/records/case'
 import type { CorrectedRound, EpisodeRecord } from '#contract/records/episode'

@@ -2,7 +2,7 @@ import type { Measurement } from '#core/model/clinical-case'
 import type { MeasurementDefinition } from '#core/model/measurement-definition'
 import { toCm } from '#core/quantities/length'
 import type { OtherItem } from '#core/standing/judge-standing'
-import type { RoundsStanding } from '#core/standing/rounds-standing'
+import type { FindingsAfterRounds } from '#core/standing/standing-finding'
 import { resolveOptions } from '#core/planner/resolve-options'
 import { findTechnique } from '#core/techniques/registry'
 import { protocolOf, type CaseRecord } from '#contract/records/case'
@@ -18,7 +18,7 @@ export const grownByCm = 1.5
  * Girths of the injured limb that grew since the device is on, at a place that it leaves bare, while its patient cannot say whether it hurts:
  * one is a review, a second one or a sign of the rounds beside it is urgent, as a closed limb.
  */
-export function grownGirths(record: CaseRecord, episode: EpisodeRecord, rounds: RoundsStanding, nowMs: number): readonly OtherItem[] {
+export function grownGirths(record: CaseRecord, episode: EpisodeRecord, rounds: FindingsAfterRounds, nowMs: number): readonly OtherItem[] {
   const onMs = onSinceMs(record)
   const part = injuredPart(record, episode)
   if (onMs === null || !rounds.cannotAsk || part === null || situationOfCase(record, episode, nowMs).on?.holds !== 'break') return []

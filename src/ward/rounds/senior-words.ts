@@ -1,6 +1,6 @@
 import type { SeniorWord } from '#core/model/standing'
 import { readItemId } from '#core/rounds/item-ids'
-import type { SeniorDecision } from '#core/standing/rounds-standing'
+import type { SeniorDecision } from '#core/standing/standing-finding'
 import type { CaseRecord, DecisionRecord } from '#contract/records/case'
 import { decisionWords } from '#contract/records/decision-words'
 

@@ -1,7 +1,7 @@
 import { useState } from 'react'
 import { useSearchParams } from 'react-router'
 import { dangerIn } from '#core/standing/judge-standing'
-import { longestGraveMin } from '#core/standing/rounds-standing'
+import { longestGraveMin } from '#core/standing/standing-finding'
 import { isGrave, type Situation } from '#core/standing/what-now'
 import type { Standing, StandingItem } from '#core/model/standing'
 import type { BodyOf } from '#contract/events/index'

@@ -4,7 +4,7 @@ import type { Geometry } from '#core/model/geometry'
 import type { RoundInput } from '#core/model/observation'
 import { readItemId } from '#core/rounds/item-ids'
 import { roundOnLimb, siteOnDrawing, type AskedItem, type LimbFinding } from '#core/standing/findings-on-limb'
-import { looksOfOne } from '#core/standing/stand-rounds'
+import { looksOfOne } from '#core/standing/fold-rounds'
 import { LanePicture } from '../lane/lane-picture'
 import type { LaneLayer } from '../lane/lane-props'
 

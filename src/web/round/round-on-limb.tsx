@@ -2,7 +2,7 @@ import { useEffect, useLayoutEffect, useRef, useState, type RefObject } from 're
 import { otherSide, type Side } from '#core/model/vocabulary'
 import { standingLevels, type StandingLevel } from '#core/model/standing'
 import { roundOnLimb, siteOnDrawing, type LimbFinding } from '#core/standing/findings-on-limb'
-import { looksOfOne } from '#core/standing/stand-rounds'
+import { looksOfOne } from '#core/standing/fold-rounds'
 import { LanePicture } from '../lane/lane-picture'
 import { toneOf } from '../parts/level-mark'
 import { ToneShape } from '../parts/tone-shape'

@@ -1,6 +1,6 @@
 import { expect } from 'chai'
 import { judgeCheck, problemsOfCheck, type PrintedRound } from '#core/files/judge-check'
-import { standRounds } from '#core/standing/stand-rounds'
+import { findingsAfterRounds } from '#core/standing/fold-rounds'
 import { readCheck } from '#core/files/read-check'
 import { ankleCase } from '../../harness/leg-slab-cases'
 import { legRound, type Limb } from '../../harness/leg-rounds'
@@ -271,7 +271,7 @@ describe('a senior’s decision', () => {
         decisions: [{ atMin: since + 30, by: 'Dr Sorrel Vane', part: 'leg-left' as const, item: 'skin', untilMin: since + 60 }],
       }
       expect(
-        [29, 30, 60].map((at) => standRounds(input, since + at).findings[0]?.state),
+        [29, 30, 60].map((at) => findingsAfterRounds(input, since + at).findings[0]?.state),
         `from ${since}`,
       ).to.deep.equal(['open', 'settled', 'open'])
     }
@@ -288,7 +288,7 @@ describe('a senior’s decision', () => {
       isAtRisk: false,
       decisions: [long],
     }
-    expect([259, 260].map((nowMin) => standRounds(input, nowMin).findings[0]?.state)).to.deep.equal(['settled', 'open'])
+    expect([259, 260].map((nowMin) => findingsAfterRounds(input, nowMin).findings[0]?.state)).to.deep.equal(['settled', 'open'])
   })
 
   it('has no effect without a name, on an item that is not urgent, or beside the item', () => {

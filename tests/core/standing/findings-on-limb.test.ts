@@ -1,7 +1,7 @@
 import { expect } from 'chai'
 import { findingsOnLimb, roundOnLimb, siteOnDrawing } from '#core/standing/findings-on-limb'
 import type { RoundInput } from '#core/model/observation'
-import { looksOfOne, standRounds } from '#core/standing/stand-rounds'
+import { looksOfOne, findingsAfterRounds } from '#core/standing/fold-rounds'
 import type { Situation } from '#core/standing/what-now'
 import { readCase } from '#core/files/read-case'
 import { exampleOf } from '../../harness/example-cases'
@@ -83,7 +83,7 @@ describe('a round while it is entered, on the limb', () => {
     ])
     const lying: Situation = { on: null, people: 2, posture: 'lying', column: 'spine', isStiff: false, isChild: false }
     const found = (rounds: readonly RoundInput[]): readonly (string | undefined)[] =>
-      standRounds({ clinicalCase: trunk!, rounds, isAtRisk: true, startMin: 0, situationAt: () => lying }, 60)
+      findingsAfterRounds({ clinicalCase: trunk!, rounds, isAtRisk: true, startMin: 0, situationAt: () => lying }, 60)
         .findings.filter(({ item }) => item === 'level')
         .map(({ feelingLevel }) => feelingLevel)
     expect(found([round('normal'), round('T10', 30)])).to.deep.equal(['T10'])

@@ -3,7 +3,7 @@ import { readCase } from '#core/files/read-case'
 import type { Caution } from '#core/model/plan'
 import type { StandingLevel } from '#core/model/standing'
 import { judgeStanding, minuteMs, type OtherItem, type StandingInput } from '#core/standing/judge-standing'
-import { standRounds } from '#core/standing/stand-rounds'
+import { findingsAfterRounds } from '#core/standing/fold-rounds'
 import { readRound } from '#core/files/read-round'
 import { ankleCase } from '../../harness/leg-slab-cases'
 import { legRound } from '../../harness/leg-rounds'
@@ -31,7 +31,7 @@ function judge(rounds: ReturnType<typeof legRound>[], change: Partial<StandingIn
     ownWay: ['Cut along the open front.'],
     onAtMs: 0,
     removedAtMs: null,
-    rounds: standRounds(
+    rounds: findingsAfterRounds(
       { clinicalCase: clinicalCase!, rounds: read, situationAt: () => wearing('break'), startMin: 0, isAtRisk: false },
       nowMin,
     ),
@@ -190,7 +190,7 @@ describe('what to do about it', () => {
     ]
     const read = rounds.flatMap((round, index) => readRound(round, `rounds/${index}`, []))
     const told = [{ atMin: 1, to: 'Sorrel Vane' }]
-    const stood = standRounds(
+    const stood = findingsAfterRounds(
       { clinicalCase: clinicalCase!, rounds: read, situationAt: () => wearing('break'), startMin: 0, isAtRisk: false, told },
       70,
     )

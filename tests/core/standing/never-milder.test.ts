@@ -5,7 +5,7 @@ import type { ClinicalCase } from '#core/model/clinical-case'
 import { blockNames, colours, feelings, movements, nerves, pulses, warmths, watchedOf, type RoundInput } from '#core/model/observation'
 import { alsoAskedSigns, confusionItem, keyMovements, neckItems, skinWords, spineItems, type WordItem } from '#core/model/round-items'
 import { isCaseAtRisk, situationOf } from '#core/standing/case-facts'
-import { standRounds } from '#core/standing/stand-rounds'
+import { findingsAfterRounds } from '#core/standing/fold-rounds'
 import type { ActionId } from '#core/model/action'
 import { techniques } from '#core/techniques/registry'
 import { exampleOf } from '../../harness/example-cases'
@@ -91,7 +91,7 @@ describe('what to do, whatever was found', () => {
       fc.assert(
         fc.property(fc.array(round, { minLength: 1, maxLength: 3 }), (all) => {
           const rounds = all.map((one, index) => ({ ...one, atMin: 15 * index }) as unknown as RoundInput)
-          const { verdicts } = standRounds(
+          const { verdicts } = findingsAfterRounds(
             { clinicalCase, rounds, situationAt: () => situation, startMin: 0, isAtRisk: isCaseAtRisk(clinicalCase) },
             Infinity,
           )

@@ -6,8 +6,8 @@ import { colours, feelings, movements, pulses, warmths, type LimbFindings, type 
 import { skinWords } from '#core/model/round-items'
 import { swellings } from '#core/model/vocabulary'
 import { planCase } from '#core/techniques/plan-case'
-import { foldRounds, readRounds, standRounds } from '#core/standing/stand-rounds'
-import type { StandingFinding } from '#core/standing/rounds-standing'
+import { foldRounds, readRounds, findingsAfterRounds } from '#core/standing/fold-rounds'
+import type { StandingFinding } from '#core/standing/standing-finding'
 import { isLong, longSeed } from '../../harness/long'
 import { ankleCase, testContext } from '../../harness/leg-slab-cases'
 import { wearing } from '../../harness/situations'
@@ -15,7 +15,7 @@ import { wearing } from '../../harness/situations'
 const { clinicalCase } = readCase(ankleCase())
 if (!clinicalCase) throw new Error('no case')
 const stand = (rounds: readonly RoundInput[]) =>
-  standRounds({ clinicalCase, rounds, situationAt: () => wearing('break'), startMin: 0, isAtRisk: false }, Infinity)
+  findingsAfterRounds({ clinicalCase, rounds, situationAt: () => wearing('break'), startMin: 0, isAtRisk: false }, Infinity)
 const rank = (level: Level | undefined): number => levels.indexOf(level ?? 'none')
 const levelsOf = (findings: readonly StandingFinding[]): ReadonlyMap<string, Level> =>
   new Map(findings.map((finding) => [finding.id, finding.level]))

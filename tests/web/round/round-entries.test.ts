@@ -1,6 +1,6 @@
 import { expect } from 'chai'
-import { standRounds } from '#core/standing/stand-rounds'
-import type { RoundVerdict } from '#core/standing/rounds-standing'
+import { findingsAfterRounds } from '#core/standing/fold-rounds'
+import type { RoundVerdict } from '#core/standing/standing-finding'
 import type { ClinicalCase } from '#core/model/clinical-case'
 import type { RoundInput } from '#core/model/observation'
 import { readCase } from '#core/files/read-case'
@@ -35,7 +35,7 @@ const caseOf = (technique: string) => {
 }
 /** Verdicts of rounds on a case at risk: what cannot be assessed warns there. */
 const judgeRounds = (clinicalCase: ClinicalCase, rounds: readonly RoundInput[], holds: 'break' | 'head'): readonly RoundVerdict[] =>
-  standRounds({ clinicalCase, rounds, situationAt: () => wearing(holds), startMin: 0, isAtRisk: true }, 1000).verdicts
+  findingsAfterRounds({ clinicalCase, rounds, situationAt: () => wearing(holds), startMin: 0, isAtRisk: true }, 1000).verdicts
 const round = (limb: 'leg' | 'arm', entries: RoundEntries, baseline: boolean, atMin: number): RoundInput => ({
   baseline,
   atMin,

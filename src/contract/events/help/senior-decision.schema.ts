@@ -1,7 +1,7 @@
 import Joi from 'joi'
 import { standingLevels } from '#core/model/standing'
 import { readItemId } from '#core/rounds/item-ids'
-import { longestDecisionMin } from '#core/standing/rounds-standing'
+import { longestDecisionMin } from '#core/standing/standing-finding'
 import { text } from '../../field-schemas'
 import { decisionAnswers, decisionWays } from '../../records/case'
 

@@ -3,12 +3,12 @@ import type { CallEntry, ResponseEntry, Signed } from '../../model/response'
 import type { Standing } from '../../model/standing'
 import type { Protocol } from '../../quantities/defaults'
 import type { LiveRound } from '../../rounds/live-rounds'
-import { standingRounds } from '../../rounds/standing-rounds'
+import { roundsToDo } from '../../rounds/rounds-to-do'
 import { isCaseAtRisk, situationOf } from '../../standing/case-facts'
 import { judgeStanding } from '../../standing/judge-standing'
 import type { Situation } from '../../standing/what-now'
-import { standRounds } from '../../standing/stand-rounds'
-import type { RoundsStanding } from '../../standing/rounds-standing'
+import { findingsAfterRounds } from '../../standing/fold-rounds'
+import type { FindingsAfterRounds } from '../../standing/standing-finding'
 import type { HiddenBody } from './draw-body'
 import type { Night } from './nights'
 
@@ -34,14 +34,14 @@ export function msOf(night: Night, atMin: number): number {
 const minuteOf = (night: Night, atMin: number): number => Math.floor(msOf(night, atMin) / 60_000)
 
 /** A record does not change once it is made; with no senior's decision in it nothing that stands ends by the clock. */
-const stood = new WeakMap<BedRecord, RoundsStanding>()
+const stood = new WeakMap<BedRecord, FindingsAfterRounds>()
 const listed = new WeakMap<BedRecord, readonly LiveRound[]>()
 
 /** What rounds found of a bed and what of it stands: the judgement of life over what was entered here. */
-export function standBed(night: Night, body: HiddenBody, record: BedRecord): RoundsStanding {
+export function standBed(night: Night, body: HiddenBody, record: BedRecord): FindingsAfterRounds {
   const known = stood.get(record)
   if (known) return known
-  const standing = standRounds(
+  const standing = findingsAfterRounds(
     {
       clinicalCase: body.clinicalCase,
       rounds: record.rounds.map((round) => ({ ...round, atMin: minuteOf(night, round.atMin) })),
@@ -87,7 +87,7 @@ export function roundsOf(night: Night, body: HiddenBody, record: BedRecord, prot
   const { verdicts } = standBed(night, body, record)
   const startedMin = record.openedAtMin ?? body.onAtMin
   const openedNowAt = record.openedAtMin === null ? null : new Date(msOf(night, record.openedAtMin)).toISOString()
-  const rounds = standingRounds(
+  const rounds = roundsToDo(
     {
       startedAt: new Date(msOf(night, startedMin)).toISOString(),
       zone: 'UTC',

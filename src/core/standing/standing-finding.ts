@@ -98,7 +98,7 @@ export interface RoundsInput {
   readonly reports?: readonly Report[]
 }
 
-export interface RoundsStanding {
+export interface FindingsAfterRounds {
   /** A verdict per round, in order of time; rounds of one minute in the order in which they came. */
   readonly verdicts: readonly RoundVerdict[]
   /** What stands at `nowMin`, worst first. */

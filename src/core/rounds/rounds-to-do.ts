@@ -14,7 +14,7 @@ export interface JudgedLook {
   readonly isBlind: boolean
 }
 
-export interface StandingList extends LiveList {
+export interface ListInUse extends LiveList {
   /** ISO 8601: when it was last opened at once, for what pressed; absent for never. */
   readonly openedNowAt?: string
 }
@@ -30,7 +30,7 @@ const againGraceMin = 5
  * @param judged in the order of time, the baseline left out; what was before the start does not count
  * @returns by the time at which they are due
  */
-export function standingRounds(list: StandingList, judged: readonly JudgedLook[], protocol: Protocol): readonly LiveRound[] {
+export function roundsToDo(list: ListInUse, judged: readonly JudgedLook[], protocol: Protocol): readonly LiveRound[] {
   const since = Date.parse(list.startedAt)
   const after = judged.filter((one) => Date.parse(one.at) >= since)
   const rounds = liveRounds(

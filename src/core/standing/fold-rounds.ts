@@ -19,15 +19,15 @@ import {
   type Report,
   type RoundVerdict,
   type RoundsInput,
-  type RoundsStanding,
-} from './rounds-standing'
+  type FindingsAfterRounds,
+} from './standing-finding'
 
 /**
  * What rounds found and what of it stands after each of them: a finding stands until it is ended, by item, limb
  * and side. Rounds of one minute count together; the worse governs. Told and decisions of a round's minute count after it.
  * @param nowMin minute at which the last state is read: decisions that have run out no longer hold
  */
-export function standRounds(input: RoundsInput, nowMin: number): RoundsStanding {
+export function findingsAfterRounds(input: RoundsInput, nowMin: number): FindingsAfterRounds {
   return readRounds(foldRounds(input), nowMin)
 }
 
@@ -57,7 +57,7 @@ interface FoldState {
 }
 
 /** What stands of folded rounds at a minute. */
-export function readRounds({ acts, at, verdicts, watched, askedPart }: FoldedRounds, nowMin: number): RoundsStanding {
+export function readRounds({ acts, at, verdicts, watched, askedPart }: FoldedRounds, nowMin: number): FindingsAfterRounds {
   const tracks = new Map(at.tracks)
   // What was decided in this very minute counts: minutes are whole, and since the epoch too many for a very small part of one.
   const refused = [...at.refused]
