@@ -24,8 +24,7 @@ describe('what a run did, by the roles of its steps', () => {
         const kept = { ...plan, procedure }
         const step = (role: 'identity' | 'check-after') => procedure.steps.find((one) => hasStepRole(one, role))
         const [identity, check] = [step('identity'), step('check-after')]
-        const tick = (stepId: string, outcome: string, atMin: number) =>
-          event('step', { runId: 'r1', stepId, outcome, reason: '' }, atMin)
+        const tick = (stepId: string, outcome: string, atMin: number) => event('step', { runId: 'r1', stepId, outcome, reason: '' }, atMin)
         const begun = [event('plan', { plan: kept }, 1), event('run-started', { runId: 'r1' }, 2)]
         expect(isIdentityRead(caseAfter(...begun))).to.equal(false)
         if (identity) {

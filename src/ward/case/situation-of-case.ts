@@ -39,7 +39,9 @@ export function situationOfCase(record: CaseRecord, episode: EpisodeRecord, atMs
 /** Milliseconds since the epoch at which the device began to be on; null where nothing is on yet. */
 export function onSinceMs(record: CaseRecord): number | null {
   const applied = record.appliedAt === null ? [] : [Date.parse(record.appliedAt)]
-  const begun = runsThatPutOn(record).flatMap((run) => doneWithRole(record, run, ...onRoles)).map((step) => Date.parse(step.at))
+  const begun = runsThatPutOn(record)
+    .flatMap((run) => doneWithRole(record, run, ...onRoles))
+    .map((step) => Date.parse(step.at))
   const all = [...applied, ...begun]
   return all.length === 0 ? null : Math.min(...all)
 }
@@ -93,7 +95,9 @@ function postureOf(record: CaseRecord, atMs: number): Posture {
 }
 
 function isWarmAt(record: CaseRecord, atMs: number): boolean {
-  const wetted = runsThatPutOn(record).flatMap((run) => doneWithRole(record, run, 'wets')).map((step) => Date.parse(step.at))
+  const wetted = runsThatPutOn(record)
+    .flatMap((run) => doneWithRole(record, run, 'wets'))
+    .map((step) => Date.parse(step.at))
   return wetted.some((doneMs) => doneMs <= atMs && atMs - doneMs < warmMs)
 }
 

@@ -1,14 +1,14 @@
 import { firstAction } from '#core/model/standing'
 import { useWords } from '../sync/use-words'
-import { usePlanOfRun } from '../case/use-plan'
-import { useStanding } from '../case/use-standing'
+import { usePlanOfRun } from '../case/plan/use-plan'
+import { useStanding } from '../case/standing/use-standing'
 import { toneOf } from '../parts/level-mark'
 import { toneInk, toneWash } from '../parts/tone-shape'
 import type { OpenCase } from '../sync/case-store'
 import { isFreeingRun } from '#contract/records/run-kind'
 import { runInSight, sideStateOf } from '#ward/case/side-state'
-import { currentStep } from '../case/run-state'
-import { TroubleButton } from '../case/trouble-button'
+import { currentStep } from '../case/run/run-state'
+import { TroubleButton } from '../case/standing/trouble-button'
 
 /** What stays in sight of the case in hand through the lock. */
 export function LockedStep({ open }: { open: OpenCase }) {

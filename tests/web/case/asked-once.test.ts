@@ -1,5 +1,5 @@
 import { expect } from 'chai'
-import { askedOnce } from '../../../src/web/case/asked-once'
+import { askedOnce } from '../../../src/web/case/readings/asked-once'
 
 describe('work that several parts of a page ask for', () => {
   const counted = (most?: number) => {

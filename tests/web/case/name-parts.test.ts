@@ -1,5 +1,5 @@
 import { expect } from 'chai'
-import { nameParts } from '../../../src/web/case/name-parts'
+import { nameParts } from '../../../src/web/case/frame/name-parts'
 
 describe('a name where there is little room', () => {
   for (const [name, given, family] of [

@@ -1,5 +1,5 @@
 import { expect } from 'chai'
-import { knownPlaces, offeredPlaces, whoIsAt } from '../../../src/web/case/places'
+import { knownPlaces, offeredPlaces, whoIsAt } from '../../../src/web/case/run/places'
 
 const at = (...places: string[]): { place: string; patient: string }[] => places.map((place, index) => ({ place, patient: `P${index}` }))
 

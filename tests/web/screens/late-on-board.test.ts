@@ -1,6 +1,6 @@
 import { expect } from 'chai'
 import type { BoardRow } from '#contract/api/board'
-import { lateWork, workDoor, workVerb } from '../../../src/web/case/work-door'
+import { lateWork, workDoor, workVerb } from '../../../src/web/case/frame/work-door'
 
 const nowMs = Date.parse('2026-03-27T10:00:00Z')
 const at = (min: number): string => new Date(nowMs + min * 60_000).toISOString()

@@ -10,7 +10,7 @@ import { Button } from '../../parts/button'
 import { SheetForm } from '../../parts/sheet-form'
 import { TextField } from '../../parts/text-field'
 import { writeEvent } from '../../sync/case-store'
-import { nameAt } from '../../case/run-state'
+import { nameAt } from '../../case/run/run-state'
 import { missingIn } from '../../parts/required'
 
 /** Whose hands the step needs, with names; a hold can be handed over in mid-run. */

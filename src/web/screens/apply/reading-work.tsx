@@ -1,8 +1,8 @@
 import { useWords } from '../../sync/use-words'
 import type { Caution } from '#core/model/plan'
 import type { Step } from '#core/model/step'
-import { ReadingAnswer } from '../../case/reading-answer'
-import { ReadingField } from '../../case/reading-field'
+import { ReadingAnswer } from '../../case/readings/reading-answer'
+import { ReadingField } from '../../case/readings/reading-field'
 import { Notice } from '../../parts/notice'
 import type { OpenCase } from '../../sync/case-store'
 

@@ -5,7 +5,7 @@ import { strapsBefore } from '#core/runs/step-work'
 import type { StepStrap, StepStraps } from '#core/model/step'
 import { strapMarksAt, type RunRecord, type StrapBody, type StrapMark } from '#contract/records/run'
 import { writeEvent } from '../../sync/case-store'
-import { ReasonSheet } from '../../case/reason-sheet'
+import { ReasonSheet } from '../../case/run/reason-sheet'
 
 const marks: readonly { readonly value: Exclude<StrapMark, 'open'>; readonly label: string; readonly shape: string }[] = [
   { value: 'touched', label: 'touched', shape: '◔' },

@@ -1,7 +1,7 @@
 import { v7 as uuidv7 } from 'uuid'
 import { findTechnique } from '#core/techniques/registry'
 import { takingOffRun, wrongPlace } from '#ward/body/taking-off'
-import { usePlanInForce } from '../../case/use-plan'
+import { usePlanInForce } from '../../case/plan/use-plan'
 import { Button } from '../../parts/button'
 import { Notice } from '../../parts/notice'
 import { writeEvent, type OpenCase } from '../../sync/case-store'

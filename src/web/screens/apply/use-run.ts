@@ -10,8 +10,8 @@ import { outcomesOf, type RunRecord } from '#contract/records/run'
 import { useDraft } from '../../sync/use-draft'
 import { writeEvent, type OpenCase } from '../../sync/case-store'
 import { tabId } from '../../sync/tab-id'
-import { endClocks } from '../../case/end-clocks'
-import { currentStep, openBefore, previousStep } from '../../case/run-state'
+import { endClocks } from '../../case/standing/end-clocks'
+import { currentStep, openBefore, previousStep } from '../../case/run/run-state'
 
 /** Runs that this tab helps with, until it is loaded again. */
 const useHelping = create<{ readonly runs: readonly string[] }>(() => ({ runs: [] }))

@@ -9,7 +9,7 @@ import { ToneShape, type Tone } from '../../parts/tone-shape'
 import { latenessMin, toneOfRow } from './board-order'
 import { hasRight } from '#contract/rights'
 import { ButtonLink } from '../../parts/button'
-import { lateWork, workDoor, workVerb } from '../../case/work-door'
+import { lateWork, workDoor, workVerb } from '../../case/frame/work-door'
 import { usePerson } from '../../sync/session-store'
 import { runWords, timerWords } from './device-state'
 

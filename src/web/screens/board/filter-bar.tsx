@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from 'react'
 import type { BoardRow } from '#contract/api/board'
-import { knownAreas } from '../../case/places'
+import { knownAreas } from '../../case/run/places'
 import type { BoardFilter, BoardView } from './board-filter'
 
 const views: readonly { readonly value: BoardView; readonly label: string }[] = [

@@ -1,6 +1,6 @@
 import type { Plan } from '#core/model/plan'
 import { countingRuns, isOpeningRun } from '#contract/records/run-kind'
-import { AngleWork } from '../../case/angle-work'
+import { AngleWork } from '../../case/readings/angle-work'
 import type { OpenCase } from '../../sync/case-store'
 
 /** Angles that the device was last to hold, read again now that it is on: goniometer, photo or typed, beside their target. */

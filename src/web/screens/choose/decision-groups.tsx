@@ -3,7 +3,7 @@ import { decisionUses, type DecisionUse } from '#core/model/decision-definition'
 import type { Decision } from '#core/model/decision'
 import type { Plan } from '#core/model/plan'
 import { findTechnique } from '#core/techniques/registry'
-import { DecisionValue } from '../../case/decision-value'
+import { DecisionValue } from '../../case/plan/decision-value'
 import { ToneShape } from '../../parts/tone-shape'
 
 const headings: Readonly<Record<DecisionUse, string>> = { cut: 'Cut and set', wrap: 'Wrap and strap', hold: 'Hold', know: 'Good to know' }

@@ -4,7 +4,7 @@ import { guidePage, type GuidePage } from '#core/techniques/guide-page'
 import { techniques } from '#core/techniques/registry'
 import type { OptionValues, Technique } from '#core/planner/technique'
 import type { Protocol } from '#core/quantities/defaults'
-import { browserContext } from '../../case/use-plan'
+import { browserContext } from '../../case/plan/use-plan'
 
 /** A place of the guide that a search can find. */
 export interface GuideHit {

@@ -1,5 +1,5 @@
 import { builtWords, pullWords } from '#ward/body/as-built'
-import { SeniorWords } from '../../case/senior-words'
+import { SeniorWords } from '../../case/standing/senior-words'
 import { useState } from 'react'
 import { Link } from 'react-router'
 import { spoken } from '#core/model/vocabulary'

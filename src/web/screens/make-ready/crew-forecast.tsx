@@ -1,7 +1,7 @@
 import { decisionInRole } from '#core/techniques/decision-in-role'
 import type { Decision } from '#core/model/decision'
 import type { Plan } from '#core/model/plan'
-import { DecisionValue } from '../../case/decision-value'
+import { DecisionValue } from '../../case/plan/decision-value'
 import { crewWords, groupOdds, type CrewRange } from './crew-odds'
 
 /** People needed; for what sets also the odds of ending moulding before set by crew size, setting time and heat. */

@@ -6,7 +6,7 @@ import type { HeatResult } from '#core/figures/heat/solve-heat'
 import { Button } from '../../parts/button'
 import { Notice } from '../../parts/notice'
 import { useHeatSweep } from '../../workers/use-heat-sweep'
-import { HeatMap } from '../../case/heat-map'
+import { HeatMap } from '../../case/plan/heat-map'
 import type { HeatAnswer, HeatJob, SettingLocally } from '../../workers/heat-worker'
 
 const LineChart = lazy(async () => ({ default: (await import('../../parts/line-chart')).LineChart }))

@@ -1,7 +1,7 @@
 import type { Plan } from '#core/model/plan'
 import { isCutOut } from '#contract/api/papers'
 import { paths } from '#contract/api/paths'
-import { PaperLinks } from '../../case/paper-links'
+import { PaperLinks } from '../../case/plan/paper-links'
 
 /** The outline to cut, printed 1:1 or as a drawing file. */
 export function TemplatePanel({ caseId, plan }: { caseId: string; plan: Plan }) {

@@ -1,6 +1,6 @@
 import { spoken } from '#core/model/vocabulary'
 import type { BoardRow } from '#contract/api/board'
-import { lateWork, workDoor, workVerb } from '../../case/work-door'
+import { lateWork, workDoor, workVerb } from '../../case/frame/work-door'
 import { Button, ButtonLink } from '../../parts/button'
 import { formatClock, formatDue, formatLate } from '../../parts/format-time'
 import { LevelMark } from '../../parts/level-mark'

@@ -4,7 +4,7 @@ import { stepName } from '#core/runs/step-name'
 import { findTechnique } from '#core/techniques/registry'
 import { Button } from '../../parts/button'
 import { serverNow } from '../../sync/server-clock'
-import { Mark } from './result-mark'
+import { Mark } from './stations/result-mark'
 
 /** One group: a row for each member, then what fails most and how long it took. */
 export function GroupCard({ group: { name, overview }, onEnd }: { group: GroupsAnswer['groups'][number]; onEnd: () => void }) {

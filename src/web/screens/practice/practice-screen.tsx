@@ -6,7 +6,7 @@ import { hasRight } from '#contract/rights'
 import { CardPicture } from '../../cards/card-picture'
 import { ButtonLink } from '../../parts/button'
 import { usePerson } from '../../sync/session-store'
-import { MadeHere } from './made-here'
+import { MadeHere } from './stations/made-here'
 import { PracticeSign } from './practice-sign'
 import { RunningNow } from './running-now'
 

@@ -12,7 +12,7 @@ import { EmptyPage } from '../../parts/empty-page'
 import { serverNow } from '../../sync/server-clock'
 import { useAnswer } from '../../sync/use-answer'
 import { PracticeSign } from './practice-sign'
-import { Mark } from './result-mark'
+import { Mark } from './stations/result-mark'
 
 const wayWords = { alone: 'alone', examined: 'examined', team: 'in a team' } as const
 

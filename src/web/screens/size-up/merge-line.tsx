@@ -1,7 +1,7 @@
 import { useState } from 'react'
 import type { EpisodeRecord } from '#contract/records/episode'
 import { hasRight } from '#contract/rights'
-import { ReasonSheet } from '../../case/reason-sheet'
+import { ReasonSheet } from '../../case/run/reason-sheet'
 import { Button } from '../../parts/button'
 import { formatDayAndClock } from '../../parts/format-time'
 import { writeEvent } from '../../sync/case-store'

@@ -1,7 +1,7 @@
 import type { CaseRecord } from '#contract/records/case'
 import type { InjuryRecord } from '#contract/records/episode'
 import { placeWords } from '#contract/records/side-change'
-import { ReasonSheet } from '../../case/reason-sheet'
+import { ReasonSheet } from '../../case/run/reason-sheet'
 import { writeEvent } from '../../sync/case-store'
 
 /** Another side, region or pattern after both were read aloud: in words, with a reason, never by one tap. */

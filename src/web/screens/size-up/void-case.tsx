@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import { Button } from '../../parts/button'
-import { ReasonSheet } from '../../case/reason-sheet'
+import { ReasonSheet } from '../../case/run/reason-sheet'
 import { writeEvent } from '../../sync/case-store'
 
 /** The case was entered by mistake: off the Board with a reason, kept in the history. Only while nothing was put on. */

@@ -1,6 +1,6 @@
 import { paths } from '#contract/api/paths'
 import type { CaseRecord } from '#contract/records/case'
-import { PaperLinks } from '../../case/paper-links'
+import { PaperLinks } from '../../case/plan/paper-links'
 import { Button, ButtonLink } from '../../parts/button'
 
 const fileLink = 'inline-flex min-h-11 items-center font-semibold underline decoration-soft decoration-2 underline-offset-4'

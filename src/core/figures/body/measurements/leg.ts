@@ -25,7 +25,12 @@ export const ankleGirth = girth('ankle', 'Ankle girth', 'Round the narrowest par
 export const calfGirth = girth('calf', 'Calf girth', 'Round the calf where it is widest')
 export const belowKneeGirth = girth('below-knee', 'Below-knee girth', 'Round the leg at the head of the fibula')
 export const kneeGirth = girth('knee', 'Knee girth', 'Round the knee over the middle of the kneecap')
-export const aboveKneeGirth = girth('above-knee', 'Above-knee girth', 'Round the thigh, 10 cm above the middle of the kneecap', thighDiffersCm)
+export const aboveKneeGirth = girth(
+  'above-knee',
+  'Above-knee girth',
+  'Round the thigh, 10 cm above the middle of the kneecap',
+  thighDiffersCm,
+)
 export const midThighGirth = girth('mid-thigh', 'Mid-thigh girth', 'Round the thigh, halfway between kneecap and groin', thighDiffersCm)
 export const groinGirth = girth('groin', 'Groin girth', 'Round the top of the thigh, level, close under the groin', thighDiffersCm)
 
