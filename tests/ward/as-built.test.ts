@@ -74,6 +74,7 @@ describe('what is on the body', () => {
     const unread = built(caseAfter(...begun, ...until(pulling))).pulls
     expect(unread.map(({ how }) => how)).to.deep.equal(['as planned'])
     expect(unread.map(pullWords)[0]).to.include('as planned, not read')
+    expect(unread[0]?.at, 'since the step that takes it').to.equal(new Date(ms(3 + pulling)).toISOString())
     const back = caseAfter(...begun, ...until(pulling), step(steps[pulling]?.id ?? '', 50, 'undone'))
     expect(built(back).pulls).to.deep.equal([])
   })

@@ -6,9 +6,8 @@ import { dangerIn } from './judge-standing'
 import { actionWords } from './action-words'
 import { whatNow, type OnBody, type Situation } from './what-now'
 
-/** Actions that open, ease or take off what is on. */
+/** Actions that open, ease or take off what is on; whoever calls and opens also opens to the skin. */
 const opening: readonly ActionId[] = [
-  'call-and-open',
   'open-to-skin',
   'open-collar-held',
   'open-front',

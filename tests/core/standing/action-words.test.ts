@@ -31,6 +31,16 @@ describe('what to do, read aloud', () => {
     ).to.match(/jaw thrust.*Five breaths first/)
     expect(aloud(wearing('spine'), arrest, about('cord')).join(' ')).to.not.match(/Open nothing|15 minutes/)
   })
+  it('arrest: the head is held in line only where neck or trunk is hurt, and only by hands that are over', () => {
+    const said = (situation: Situation): string | undefined => aloud(situation, about('arrest'))[0]
+    for (const [held, isInLine] of [
+      ['head', true],
+      ['spine', true],
+      ['pull', false],
+      ['break', false],
+    ] as const)
+      expect(said(wearing(held))?.includes('Head in line only by hands left over'), held).to.equal(isInLine)
+  })
   it('vomiting: by two, alone, seated in a vest, in traction', () => {
     const first = (situation: Situation): string | undefined => aloud(situation, about('vomiting'))[0]
     expect(first(wearing('head'))).to.include('board and all')

@@ -42,6 +42,10 @@ describe('tingling of a hurt neck', () => {
     const numb = round(60, hand, { feeling: { radial: 'normal', median: 'none', ulnar: 'normal' } })
     expect(levels(judge([round(0, hand), round(15), round(30), numb], heard))).to.match(/urgent$/)
   })
+  it('is urgent where any other sign of the cord is new beside it, in the same round', () => {
+    const weak = round(60, hand, { movement: { radial: 'weak' } } as never)
+    expect(levels(judge([round(0, hand), round(15), round(30), weak], heard))).to.match(/urgent$/)
+  })
   it('is urgent where both hands that had it have it again', () => {
     const both: Tingling = { 'arm-left': ['median'], 'arm-right': ['median'] }
     expect(levels(judge([round(0, both), round(15), round(30), round(60, both)], heard))).to.match(/urgent$/)

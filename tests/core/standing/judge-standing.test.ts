@@ -246,3 +246,23 @@ describe('what to do about it', () => {
     expect(judge([legRound(0)], { others: [trouble], responses }).actions[0]?.response).to.include({ by: 'Ada', outcome: 'done' })
   })
 })
+
+describe('what ends a finding, in words', () => {
+  const endsAt = (rounds: ReturnType<typeof legRound>[], nowMin: number) =>
+    judge(rounds, {}, nowMin).items.find(({ id }) => id === 'leg-left/pulse')?.ends
+  const lost = [legRound(0), legRound(15, { pulse: 'absent' })]
+
+  it('is what its next look has to find', () => {
+    expect(endsAt(lost, 16)).to.match(/^A complete round in which .*pulse.* is no longer urgent\.$/)
+    expect(endsAt([...lost, legRound(30)], 31)).to.equal('One more complete quiet round within 30 minutes of the last.')
+    // Only one limb looked at: not a complete round yet.
+    expect(endsAt([...lost, legRound(30), legRound(61)], 62)).to.equal('One more complete quiet round within 30 minutes of the last.')
+  })
+
+  it('is asked of nobody who cannot answer: what is to be done does not wait for a word', () => {
+    const rounds = [...lost, { ...legRound(30), cannotAsk: 'sedated' }]
+    const words = (standing: ReturnType<typeof judge>): string => standing.actions.map(({ text }) => text).join(' ')
+    expect(words(judge(rounds, {}, 31))).to.include('Loosen or split it now.')
+    expect(words(judge([...lost, legRound(30)], {}, 31))).to.include('Loosen').and.not.include('Loosen or split it now.')
+  })
+})

@@ -1,7 +1,7 @@
 import { expect } from 'chai'
 import type { ActionId } from '#core/model/action'
 import { dangers, type Danger } from '#core/model/danger'
-import { reviewActions, whatNow, type Situation, type StandingDanger } from '#core/standing/what-now'
+import { isGrave, reviewActions, whatNow, type Situation, type StandingDanger } from '#core/standing/what-now'
 import { wearing } from '../../harness/situations'
 
 const about = (danger: Danger, change: Partial<StandingDanger> = {}): StandingDanger => ({ danger, part: null, item: null, ...change })
@@ -112,6 +112,26 @@ describe('what now, several dangers', () => {
   it('looks for bleeding and eases the pull together where a leg in traction has no pulse and the pressure is low', () => {
     const actions = now(wearing('pull'), leg('limb', 'pulse'), 'circulation')
     expect(actions.slice(0, 4)).to.deep.equal(['call-senior', 'compare-both', 'look-for-bleeding', 'ease-pull'])
+  })
+  it('takes whatever tells of the blood of both feet for the circulation, and nothing else', () => {
+    for (const item of ['pulse', 'colour', 'warmth', 'refill', 'movement/tibial', 'feeling/tibial']) {
+      const actions = now(wearing('pull'), leg('limb', 'pulse'), about('limb', { part: 'leg-right', item }))
+      expect(actions.includes('look-for-bleeding'), item).to.equal(!item.includes('/'))
+    }
+  })
+  it('is grave where an airway, a cord, a pulse or a closed limb is', () => {
+    const other = about('limb', { part: 'leg-right', item: 'movement/tibial' })
+    for (const danger of dangers.filter((one) => one !== 'limb'))
+      for (const on of ['head', 'spine', 'pull', 'break'] as const)
+        expect(isGrave(about(danger), wearing(on)), danger).to.equal(
+          ['arrest', 'breathing', 'slow-breathing', 'vomiting', 'cord'].includes(danger),
+        )
+    expect(isGrave(leg('limb', 'pulse'), wearing('pull'))).to.equal(true)
+    expect(isGrave(leg('limb', 'pulse'), bare)).to.equal(true)
+    expect(isGrave(leg('limb', 'movement/tibial'), wearing('break')), 'closed round it').to.equal(true)
+    expect(isGrave(leg('limb', 'movement/tibial'), wearing('pull')), 'a pull can be eased').to.equal(false)
+    expect(isGrave(other, wearing('break')), 'the other leg').to.equal(false)
+    expect(isGrave(leg('limb', 'movement/tibial'), bare)).to.equal(false)
   })
   it('takes both feet without a pulse for the circulation, and draws no sound leg in line', () => {
     const other = about('limb', { part: 'leg-right', item: 'pulse' })
