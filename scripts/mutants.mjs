@@ -29,7 +29,14 @@ const narrow = [
   'tests/core/techniques/musts.test.ts',
 ]
 /** Everything without a database or a browser: asked where the narrow ones notice nothing. */
-const wide = ['tests/core', 'tests/ward', 'tests/contract', 'tests/docs']
+const wide = [
+  'tests/core',
+  'tests/ward',
+  'tests/contract',
+  'tests/docs/approved-plans.test.ts',
+  'tests/docs/decision-page.test.ts',
+  'tests/docs/hazards.test.ts',
+]
 
 /** Whole numbers below `most` by a seed, the same each time. */
 function drawFrom(seed) {

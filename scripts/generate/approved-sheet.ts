@@ -1,5 +1,5 @@
 import { readCase } from '#core/files/read-case'
-import { patientFlags, swellings } from '#core/model/vocabulary'
+import { injuryFlags, patientFlags, swellings } from '#core/model/vocabulary'
 import type { Plan } from '#core/model/plan'
 import { planCase } from '#core/techniques/plan-case'
 import { defaultProtocol } from '#core/quantities/defaults'
@@ -13,7 +13,7 @@ interface Variant {
   readonly file: CaseFile
 }
 
-/** An example plan in full, then what changes in it with each option, flag, grade of swelling, age and crew. */
+/** An example plan in full, then what changes in it with each option, flag of patient and injury, grade of swelling, age and crew. */
 export function approvedSheet(file: CaseFile): string {
   const technique = techniqueOf(file)
   const base = [
@@ -46,6 +46,7 @@ function variantsOf(file: CaseFile): readonly Variant[] {
   return [
     ...options,
     ...patientFlags.map((flag) => patient(`flag ${flag}`, { flags: [...(file.patient['flags'] as string[]), flag] })),
+    ...injuryFlags.map((flag) => injury(`injury ${flag}`, { flags: [...(file.injury['flags'] as string[]), flag] })),
     ...swellings.filter((swelling) => swelling !== file.injury['swelling']).map((swelling) => injury(`swelling ${swelling}`, { swelling })),
     patient('a child of 6', { ageYears: 6, heightCm: 116, massKg: 21 }),
     patient('88 years old', { ageYears: 88 }),

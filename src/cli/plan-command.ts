@@ -3,7 +3,7 @@ import { readProtocol } from '#core/files/read-protocol'
 import type { Protocol } from '#core/quantities/defaults'
 import type { Problem } from '#core/model/problem'
 import type { PlanContext } from '#core/model/plan-context'
-import { floorsLoosened } from '#core/protocols/floors-loosened'
+import { guardsLoosened } from '#core/protocols/guards-loosened'
 import { finishPlan } from '#core/techniques/finish-plan'
 import { planExit, type Plan } from '#core/model/plan'
 import { unusedReadings } from '#core/techniques/unused-readings'
@@ -34,7 +34,7 @@ export function readProtocolFile(file: string): Protocol | null {
  */
 export function runPlan(files: readonly string[], format: 'json' | 'text', protocol?: Protocol): number {
   const ctx = createCliContext(protocol)
-  const loosened = protocol ? floorsLoosened(protocol) : []
+  const loosened = protocol ? guardsLoosened(protocol) : []
   if (loosened.length > 0) process.stderr.write(`looser than shipped: ${loosened.join('; ')}\n`)
   let exit = 0
   for (const file of files) {

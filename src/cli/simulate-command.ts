@@ -56,6 +56,9 @@ function simulate(what: Simulation, clinicalCase: ClinicalCase, plan: Plan, ctx:
   }
 }
 
+/** What says how warm it gets, and how warm the water is: their stops are those of the heat. */
+const warming: readonly string[] = ['peak-skin-temp', 'set-time']
+
 function simulateHeat(clinicalCase: ClinicalCase, plan: Plan, ctx: PlanContext, problems: Problem[]): Simulated | null {
   const task = plan.pending.find((one) => one.decision === 'peak-skin-temp')
   if (!task) return refuse(problems, 'technique', `${clinicalCase.technique} sets nothing that warms: use a slab or cast technique.`)
@@ -65,7 +68,7 @@ function simulateHeat(clinicalCase: ClinicalCase, plan: Plan, ctx: PlanContext, 
   const finished = finishPlan(plan, ctx, clinicalCase.overrules)
   return {
     answer: { format: 'zesty-wren/heat', version: 1, peakC, peakMin, minutesAbove44, omega, skinC },
-    isStop: finished.cautions.some((caution) => caution.level === 'stop' && (caution.code === 'burn' || caution.code === 'hot-water')),
+    isStop: finished.cautions.some((caution) => caution.level === 'stop' && caution.decisions.some((id) => warming.includes(id))),
   }
 }
 

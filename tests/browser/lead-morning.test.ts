@@ -44,7 +44,7 @@ describe('a lead’s morning, in the browser', () => {
       .and.include('5 kg → 6 kg')
   }).timeout(60_000)
 
-  it('compares it with the live cases, and two sign what goes beyond a floor', async () => {
+  it('compares it with the live cases, and two sign what goes beyond a guarded figure', async () => {
     await maren.click('button', 'What would change for live cases')
     await maren.waitForText(/\d+ of \d+ live cases would change/)
     await maren.waitForText('Test ring-traction')

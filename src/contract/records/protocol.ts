@@ -20,8 +20,8 @@ export interface ProtocolVersion extends Recorded {
 
 /** What the local protocol is called in its versions. */
 export const localName = 'local'
-/** How many leads sign what goes beyond a floor of safety. */
-export const floorSignatures = 2
+/** How many leads sign what goes beyond a guarded figure. */
+export const guardSignatures = 2
 
 /** What a ward keeps of its protocol. */
 export interface ProtocolRecord {

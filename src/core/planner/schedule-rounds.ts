@@ -6,12 +6,12 @@ import { defineDefaults, readDefaults, type Protocol, type RoundTables, type Str
 export const roundDefaults = defineDefaults('rounds', {
   graceShare: { value: 0.2, unit: 'ratio', source: 'practice', label: 'Grace, share of the interval' },
   graceLeastMin: { value: 5, unit: 'min', source: 'practice', label: 'Grace, least' },
-  graceMostMin: { value: 30, unit: 'min', source: 'practice', floor: 'never-more', label: 'Grace, most', greatest: 60 },
-  graceAtRiskMin: { value: 15, unit: 'min', source: 'practice', floor: 'never-more', label: 'Grace, most, at risk', greatest: 60 },
+  graceMostMin: { value: 30, unit: 'min', source: 'practice', guard: 'never-more', label: 'Grace, most', greatest: 60 },
+  graceAtRiskMin: { value: 15, unit: 'min', source: 'practice', guard: 'never-more', label: 'Grace, most, at risk', greatest: 60 },
   horizonMin: { value: 72 * 60, unit: 'min', source: 'practice', least: 72 * 60, label: 'How far ahead a plan lists them' },
 })
 
-/** Rounds as shipped: the at-risk list is a floor of safety. */
+/** Rounds as shipped: the at-risk list is guarded. */
 export const shippedRounds: Required<RoundTables> = {
   usual: [
     { everyMin: 15, times: 4 },

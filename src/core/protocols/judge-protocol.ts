@@ -31,7 +31,7 @@ const dayMin = 1440
 
 /**
  * Everything that is wrong with a local protocol, each with where it stands and what to do; none where it can be put in force.
- * Floors of safety are told by `floorsLoosened`.
+ * Guards that it goes beyond are told by `guardsLoosened`.
  */
 export function judgeProtocol(protocol: Protocol): readonly Problem[] {
   return [...judgeNumbers(protocol), ...judgeOptions(protocol), ...judgeRounds(protocol), ...judgeStops(protocol)]

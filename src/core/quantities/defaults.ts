@@ -11,8 +11,8 @@ export interface DefaultValue {
   /** What a local protocol may set; a quarter of to four times the built-in where it is left out. */
   readonly least?: number
   readonly greatest?: number
-  /** A floor of safety: two leads sign before a local figure goes beyond the built-in on this side, or leaves it at all. */
-  readonly floor?: 'never-more' | 'never-less' | 'as-shipped'
+  /** Its guard: two leads sign before a local figure goes beyond the built-in on this side, or leaves it at all. */
+  readonly guard?: 'never-more' | 'never-less' | 'as-shipped'
 }
 
 export interface DefaultGroup<K extends string = string> {

@@ -2,7 +2,7 @@ import { expect } from 'chai'
 import { readCase } from '#core/files/read-case'
 import type { ClinicalCase, Overrule } from '#core/model/clinical-case'
 import { createMemo } from '#core/model/plan-context'
-import { floorsLoosened } from '#core/protocols/floors-loosened'
+import { guardsLoosened } from '#core/protocols/guards-loosened'
 import { protocolFigures, type ProtocolFigure } from '#core/protocols/protocol-figures'
 import { defaultProtocol, type Protocol } from '#core/quantities/defaults'
 import { finishPlan } from '#core/techniques/finish-plan'
@@ -90,7 +90,7 @@ describe('a local figure that would let a stop pass', () => {
   const cases = onePerStop(stopped())
   const open = protocolFigures.flatMap((figure) =>
     ([figure.least, figure.greatest] as const)
-      .filter((value) => value !== figure.value && floorsLoosened(withFigure(figure, value)).length === 0)
+      .filter((value) => value !== figure.value && guardsLoosened(withFigure(figure, value)).length === 0)
       .map((value) => ({ figure, value })),
   )
 
@@ -114,10 +114,10 @@ describe('a local figure that would let a stop pass', () => {
       'setting.plaster-fast': 2,
     }
     for (const [key, value] of Object.entries(loose)) {
-      const said = floorsLoosened({ ...defaultProtocol, numbers: { [key]: value } })
+      const said = guardsLoosened({ ...defaultProtocol, numbers: { [key]: value } })
       expect(said, key).to.have.length(1)
       expect(said[0]).to.include(` ${value} `)
     }
-    expect(floorsLoosened({ ...defaultProtocol, numbers: { 'pull.fieldMostKg': 5, 'bandage.stopMmHg': 35 } }), 'stricter').to.deep.equal([])
+    expect(guardsLoosened({ ...defaultProtocol, numbers: { 'pull.fieldMostKg': 5, 'bandage.stopMmHg': 35 } }), 'stricter').to.deep.equal([])
   })
 })

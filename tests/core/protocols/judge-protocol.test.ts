@@ -1,7 +1,7 @@
 import { expect } from 'chai'
 import { readCase } from '#core/files/read-case'
 import { protocolFile, readProtocol } from '#core/files/read-protocol'
-import { floorsLoosened } from '#core/protocols/floors-loosened'
+import { guardsLoosened } from '#core/protocols/guards-loosened'
 import { compareProtocols } from '#core/protocols/compare-protocols'
 import { judgeProtocol } from '#core/protocols/judge-protocol'
 import { figureOf, protocolFigures } from '#core/protocols/protocol-figures'
@@ -23,7 +23,7 @@ describe('figures of a protocol', () => {
       expect(one.least <= one.value && one.value <= one.greatest && one.least < one.greatest, one.key).to.equal(true)
     }
     expect(judgeProtocol(defaultProtocol)).to.deep.equal([])
-    expect(floorsLoosened(defaultProtocol)).to.deep.equal([])
+    expect(guardsLoosened(defaultProtocol)).to.deep.equal([])
   })
 
   it('what is shipped, written out, is as shipped', () => {
@@ -112,8 +112,8 @@ describe('what is wrong with a protocol', () => {
 
 describe('floors of safety in a protocol', () => {
   it('are told when a figure goes beyond the shipped one on their side alone', () => {
-    expect(floorsLoosened(local({ numbers: { 'pull.skinMostKg': 4 } }))).to.deep.equal([])
-    expect(floorsLoosened(local({ numbers: { 'pull.skinMostKg': 6, 'rounds.graceMostMin': 45 } }))).to.deep.equal([
+    expect(guardsLoosened(local({ numbers: { 'pull.skinMostKg': 4 } }))).to.deep.equal([])
+    expect(guardsLoosened(local({ numbers: { 'pull.skinMostKg': 6, 'rounds.graceMostMin': 45 } }))).to.deep.equal([
       'Rounds, Grace, most: 45 min instead of 30 min at most',
       'Pull, Most on skin: 6 kg instead of 5 kg at most',
     ])
@@ -121,7 +121,7 @@ describe('floors of safety in a protocol', () => {
 
   it('the at-risk list may be denser anywhere, and is told where it is thinner', () => {
     const atRisk = (...rows: readonly (readonly [number, number])[]): readonly string[] =>
-      floorsLoosened(local({ rounds: { atRisk: rows.map(([everyMin, times]) => ({ everyMin, times })) } }))
+      guardsLoosened(local({ rounds: { atRisk: rows.map(([everyMin, times]) => ({ everyMin, times })) } }))
     expect(atRisk([15, 4], [30, 4], [60, 69])).to.deep.equal([])
     expect(atRisk([15, 288])).to.deep.equal([])
     expect(atRisk([15, 4], [30, 4], [60, 10], [120, 30])).to.deep.equal(['At-risk rounds are further apart than the floor from hour 13 on'])

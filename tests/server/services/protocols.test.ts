@@ -108,7 +108,7 @@ describe('the local protocol on the server', () => {
     expect((await ada.sendAs(other, 'case-opened', opening, envelope)).status).to.equal(200)
   })
 
-  it('goes beyond a floor only with the signatures of two', async () => {
+  it('goes beyond a guarded figure only with the signatures of two', async () => {
     await write(maren, 'protocol-drafted', { protocol: loose, note: 'as agreed' })
     const refused = await write(maren, 'protocol-in-force', await named())
     expect(refused.status).to.equal(422)

@@ -6,7 +6,7 @@ export interface DraftNamed {
   readonly draftedAt: string
 }
 
-/** A lead signs the draft as it stands: what goes beyond a floor of safety needs two. */
+/** A lead signs the draft as it stands: what goes beyond a guarded figure needs two. */
 export const protocolSigned = wardKind<DraftNamed>({
   nature: 'replacing',
   right: 'manage-protocols',

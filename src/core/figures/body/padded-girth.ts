@@ -1,13 +1,13 @@
 import { defineDefaults } from '../../quantities/defaults'
 
 export const paddingDefaults = defineDefaults('padding', {
-  compressedLayerCm: { value: 0.15, unit: 'cm', source: 'practice', floor: 'never-more' },
+  compressedLayerCm: { value: 0.15, unit: 'cm', source: 'practice', guard: 'never-more' },
   uncompressedLayerCm: { value: 0.3, unit: 'cm', source: 'practice' },
   layers: {
     value: 2,
     unit: 'layers',
     source: 'practice',
-    floor: 'as-shipped',
+    guard: 'as-shipped',
     note: 'used everywhere in computing; turns over bone only add rolls',
   },
 })

@@ -12,7 +12,7 @@ export const roomDefaults = defineDefaults('room', {
     value: 0.9,
     unit: 'ratio',
     source: 'model',
-    floor: 'never-more',
+    guard: 'never-more',
     label: 'Padding pressed together: no room from',
     least: 0.3,
     greatest: 1,

@@ -19,10 +19,10 @@ export const rigDefaults = defineDefaults('rig', {
   knotCm: { value: 18, unit: 'cm', source: 'practice', label: 'Knot headward of the first pulley' },
   dropCm: { value: 60, unit: 'cm', source: 'practice', label: 'Weight below its pulley' },
   tieCm: { value: 100, unit: 'cm', source: 'practice', label: 'Cord for the knots' },
-  clearCm: { value: 20, unit: 'cm', source: 'practice', floor: 'never-less', label: 'Weight clear of splint, bed and floor' },
+  clearCm: { value: 20, unit: 'cm', source: 'practice', guard: 'never-less', label: 'Weight clear of splint, bed and floor' },
   beamCm: { value: 100, unit: 'cm', source: 'practice', note: 'above the splint’s bar' },
   fixedCm: { value: 30, unit: 'cm', source: 'practice', note: 'fixed pulleys to either side of the carried one' },
-  friction: { value: 0.2, unit: 'ratio', source: 'model', floor: 'as-shipped' },
+  friction: { value: 0.2, unit: 'ratio', source: 'model', guard: 'as-shipped' },
   wheelbaseCm: { value: 210, unit: 'cm', source: 'practice' },
 })
 

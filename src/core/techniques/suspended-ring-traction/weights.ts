@@ -20,7 +20,7 @@ import { stripWidthCm } from '../families/traction/strip-width'
 import { formatValue } from '../../planner/format-decision'
 
 export const balanceDefaults = defineDefaults('balance', {
-  ruleKg: { value: 8, unit: 'kg', source: 'practice', floor: 'never-more' },
+  ruleKg: { value: 8, unit: 'kg', source: 'practice', guard: 'never-more' },
   ruleAtKg: { value: 70, unit: 'kg', source: 'practice' },
 })
 

@@ -1,22 +1,22 @@
 import { isDeepStrictEqual } from 'node:util'
-import { floorsLoosened } from '#core/protocols/floors-loosened'
+import { guardsLoosened } from '#core/protocols/guards-loosened'
 import type { DraftNamed } from '#contract/events/ward/protocol-signed'
-import { floorSignatures, protocolInForce } from '#contract/records/protocol'
+import { guardSignatures, protocolInForce } from '#contract/records/protocol'
 import { refuse } from '../refuse'
 import type { WardRules } from '../rules'
 import { checkDraft, draftMeant } from './draft'
 
-/** A draft comes into force when it has no faults, changes something, and two leads signed what goes beyond a floor of safety. */
+/** A draft comes into force when it has no faults, changes something, and two leads signed what goes beyond a guarded figure. */
 export const rules: WardRules<DraftNamed> = {
   check({ body }, record) {
     const draft = draftMeant(body, record)
     checkDraft(draft)
-    const loosened = floorsLoosened(draft.protocol)
-    if (loosened.length > 0 && draft.signed.length < floorSignatures) {
+    const loosened = guardsLoosened(draft.protocol)
+    if (loosened.length > 0 && draft.signed.length < guardSignatures) {
       refuse(
         'out-of-range',
         'draft',
-        `${loosened.join('; ')}: this goes beyond a floor of safety. Two leads sign first, ${draft.signed.length} of ${floorSignatures} have.`,
+        `${loosened.join('; ')}: this goes beyond a guarded figure. Two leads sign first, ${draft.signed.length} of ${guardSignatures} have.`,
       )
     }
     const { name, version } = protocolInForce(record)

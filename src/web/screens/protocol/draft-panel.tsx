@@ -1,10 +1,10 @@
 import { useState } from 'react'
 import type { EffectsAnswer } from '#contract/api/protocols'
 import { paths } from '#contract/api/paths'
-import { floorSignatures, protocolInForce, type ProtocolDraft } from '#contract/records/protocol'
+import { guardSignatures, protocolInForce, type ProtocolDraft } from '#contract/records/protocol'
 import type { WardRecord } from '#contract/records/ward'
 import { compareProtocols, type ProtocolChange } from '#core/protocols/compare-protocols'
-import { floorsLoosened } from '#core/protocols/floors-loosened'
+import { guardsLoosened } from '#core/protocols/guards-loosened'
 import { judgeProtocol } from '#core/protocols/judge-protocol'
 import { Button } from '../../parts/button'
 import { Notice } from '../../parts/notice'
@@ -31,8 +31,8 @@ export function DraftPanel({
   const [isDropping, setDropping] = useState(false)
   const changes = compareProtocols(protocolInForce(ward), draft.protocol)
   const problems = judgeProtocol(draft.protocol)
-  const floors = floorsLoosened(draft.protocol)
-  const missing = floors.length === 0 ? 0 : Math.max(0, floorSignatures - draft.signed.length)
+  const loosened = guardsLoosened(draft.protocol)
+  const missing = loosened.length === 0 ? 0 : Math.max(0, guardSignatures - draft.signed.length)
   const hasSigned = draft.signed.some((one) => one.actor === person.id)
   const isReady = problems.length === 0 && changes.length > 0 && missing === 0
   return (
@@ -47,14 +47,14 @@ export function DraftPanel({
         </p>
       </div>
       <ChangeList changes={changes} none="It changes nothing of what is in force." />
-      {floors.length > 0 ? (
+      {loosened.length > 0 ? (
         <Notice
           tone="stop"
-          lead={`Beyond a floor of safety: ${missing === 0 ? 'two have signed' : missing === 1 ? 'one more signature is missing' : 'two leads sign first'}`}
+          lead={`Beyond a guarded figure: ${missing === 0 ? 'two have signed' : missing === 1 ? 'one more signature is missing' : 'two leads sign first'}`}
         >
           <ul className="list-disc pl-5">
-            {floors.map((floor) => (
-              <li key={floor}>{floor}</li>
+            {loosened.map((line) => (
+              <li key={line}>{line}</li>
             ))}
           </ul>
         </Notice>

@@ -79,7 +79,7 @@ function FigureField({
   onType: (typed: string) => void
 }) {
   const id = useId()
-  const { label, value, unit, source, note, least, greatest, floor } = figure
+  const { label, value, unit, source, note, least, greatest, guard } = figure
   return (
     <div className="grid grid-cols-[1fr_auto] items-center gap-x-4 py-2">
       <div>
@@ -89,9 +89,9 @@ function FigureField({
         <p id={`${id}-about`} className="text-sm text-soft">
           {sourceKindWords[source].split(':')[0]}
           {note ? `, ${note}` : ''}. From {least} to {greatest}.{' '}
-          {floor ? (
+          {guard ? (
             <strong className="text-caution">
-              {floor === 'never-more' ? 'More' : 'Less'} than {value} needs two signatures.
+              {guard === 'never-more' ? 'More' : 'Less'} than {value} needs two signatures.
             </strong>
           ) : null}
         </p>

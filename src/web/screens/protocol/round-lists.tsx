@@ -8,7 +8,7 @@ const lists = [
   {
     field: 'atRisk',
     title: 'At risk',
-    line: 'Fresh tibia, high energy, operated, blocked, closed cast, urgent: a floor of safety, longer only with two signatures.',
+    line: 'Fresh tibia, high energy, operated, blocked, closed cast, urgent: guarded, longer only with two signatures.',
   },
 ] as const
 

@@ -5,11 +5,11 @@ import { defineDefaults, readDefaults } from '../../../quantities/defaults'
 import { gravity } from '../../../figures/traction/leg-masses'
 
 export const pullDefaults = defineDefaults('pull', {
-  massShare: { value: 0.1, unit: 'ratio', source: 'practice', floor: 'never-more', label: 'Pull, share of body mass' },
-  fieldMostKg: { value: 7, unit: 'kg', source: 'practice', floor: 'never-more', label: 'Most in the field' },
-  skinMostKg: { value: 5, unit: 'kg', source: 'practice', floor: 'never-more', label: 'Most on skin', greatest: 8 },
-  nonAdhesiveMostKg: { value: 3, unit: 'kg', source: 'practice', floor: 'never-more', label: 'Most on strips that do not stick' },
-  leastBodyKg: { value: 12, unit: 'kg', source: 'practice', floor: 'never-less', label: 'No pull under this body mass' },
+  massShare: { value: 0.1, unit: 'ratio', source: 'practice', guard: 'never-more', label: 'Pull, share of body mass' },
+  fieldMostKg: { value: 7, unit: 'kg', source: 'practice', guard: 'never-more', label: 'Most in the field' },
+  skinMostKg: { value: 5, unit: 'kg', source: 'practice', guard: 'never-more', label: 'Most on skin', greatest: 8 },
+  nonAdhesiveMostKg: { value: 3, unit: 'kg', source: 'practice', guard: 'never-more', label: 'Most on strips that do not stick' },
+  leastBodyKg: { value: 12, unit: 'kg', source: 'practice', guard: 'never-less', label: 'No pull under this body mass' },
 })
 
 export type Strips = 'adhesive' | 'non-adhesive'

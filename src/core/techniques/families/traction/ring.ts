@@ -14,7 +14,7 @@ import type { OptionValues, TechniqueOption } from '../../../planner/technique'
 export const ringDefaults = defineDefaults('ring', {
   noteKPa: { value: 4.3, unit: 'kPa', source: 'practice', note: '32 mmHg', label: 'Relief plan above' },
   cautionKPa: { value: 8, unit: 'kPa', source: 'practice', label: 'Unload above' },
-  stopKPa: { value: 14, unit: 'kPa', source: 'practice', floor: 'never-more', label: 'Stop above', greatest: 20 },
+  stopKPa: { value: 14, unit: 'kPa', source: 'practice', guard: 'never-more', label: 'Stop above', greatest: 20 },
   plusFourCm: { value: 4, unit: 'cm', source: 'practice', label: 'Added to the thigh’s girth' },
 })
 
