@@ -11,6 +11,14 @@ const rows = hazards
   .filter((line) => line.startsWith('| ') && !line.startsWith('| hazard'))
   .map((line) => line.split('|').map((cell) => cell.trim()))
 
+/** What stands in backticks in a cell. */
+const quoted = (cell: string): readonly string[] => [...cell.matchAll(/`([^`]+)`/g)].map(([, words = '']) => words)
+/** The text of the files that a cell names. */
+const textsOf = (cell: string): string =>
+  quoted(cell)
+    .map((path) => readFileSync(new URL(`../../${path}`, import.meta.url), 'utf8'))
+    .join('\n')
+
 describe('docs/hazards.md', () => {
   it('lists hazards, each with a rule, an owner and a test', () => {
     expect(rows.length).to.be.greaterThan(20)
@@ -27,6 +35,16 @@ describe('docs/hazards.md', () => {
     for (const match of page.matchAll(/`((?:src|tests)\/[^`]+)`/g)) {
       expect(existsSync(new URL(`../../${match[1] ?? ''}`, import.meta.url)), match[1]).to.equal(true)
     }
+  })
+
+  it('finds each code that a rule names in the file that the row names, and in its test', () => {
+    const said = rows.flatMap(([, hazard = '', rule = '', code = '', test = '']) =>
+      quoted(rule).map((name) => ({ hazard, name, code: textsOf(code), test: textsOf(test) })),
+    )
+    expect(said.length).to.be.greaterThan(10)
+    const isIn = (name: string, text: string): boolean => text.includes(`'${name}'`) || text.includes(`${name}:`)
+    expect(said.filter(({ name, code }) => !isIn(name, code)).map(({ hazard, name }) => `${hazard}: ${name} is not in its code`)).to.deep.equal([])
+    expect(said.filter(({ name, test }) => !test.includes(name)).map(({ hazard, name }) => `${hazard}: ${name} is not in its test`)).to.deep.equal([])
   })
 
   it('shows what each danger raises as it is today (npm run dangers)', function () {

@@ -318,6 +318,20 @@ describe('the order of steps', () => {
       { step: 'mould', before: 'baseline', isMissing: true, harm: 'a loss that is found later cannot be dated' },
     ])
   })
+  it('names hands that leave the head before blocks and straps, or before the collar is closed', () => {
+    const collar = planFile(exampleOf('extrication-collar')).procedure.steps
+    const ids = collar.map(({ id }) => id).filter((id) => id !== 'hands-off')
+    for (const late of ['blocks', 'straps', 'close-collar'].filter((id) => ids.includes(id))) {
+      const done = [...ids.slice(0, ids.indexOf(late)), 'hands-off', ...ids.slice(ids.indexOf(late))]
+      expect(findOrderBreaks(collar, done), late).to.deep.include({
+        step: 'hands-off',
+        before: late,
+        isMissing: false,
+        harm: 'a head that rolls on the stretcher',
+      })
+    }
+    expect(findOrderBreaks(collar, [...ids, 'hands-off'])).to.deep.equal([])
+  })
   it('tells what is only another order than is usual, and binds all of it where a technique says nothing', () => {
     expect(findOrderBreaks(steps, ['identity', 'baseline', 'hold-foot', 'padding', 'cut-slab'])).to.deep.equal([])
     const early = findOrderBreaks(steps, ['identity', 'cut-slab', 'baseline', 'hold-foot', 'padding'])

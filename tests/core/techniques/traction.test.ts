@@ -220,14 +220,16 @@ describe('balanced suspension', () => {
   })
 
   it('never raises the foot end of those who must not lie head down, unless nothing is raised', () => {
-    const ill =
-      (counterweight: string) =>
-      (file: CaseFile): void => {
-        file.patient['flags'] = ['head-injury']
-        file.options['counterweight'] = counterweight
-      }
-    expect(level('suspended-ring-traction', ill('matched'), 'head-injury')).to.equal('stop')
-    expect(level('suspended-ring-traction', ill('none'), 'head-injury')).to.equal(undefined)
+    for (const flag of ['head-injury', 'breathless-lying', 'pregnant-late']) {
+      const ill =
+        (counterweight: string) =>
+        (file: CaseFile): void => {
+          file.patient['flags'] = [flag]
+          file.options['counterweight'] = counterweight
+        }
+      expect(level('suspended-ring-traction', ill('matched'), flag), flag).to.equal('stop')
+      expect(level('suspended-ring-traction', ill('none'), flag), flag).to.not.equal('stop')
+    }
   })
 })
 
