@@ -5,7 +5,7 @@ import { planCase } from '#core/techniques/plan-case'
 import { defaultProtocol } from '#core/quantities/defaults'
 import { findTechnique } from '#core/techniques/registry'
 import { optionValues, type Technique } from '#core/planner/technique'
-import { planFile, testContext, type CaseFile } from '../../tests/harness/leg-slab-cases'
+import { planFile, testContext, type CaseFile } from '../../tests/harness/cases/leg-slab-cases'
 import { planSheet } from './plan-sheet'
 
 interface Variant {

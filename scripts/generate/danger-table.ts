@@ -3,8 +3,8 @@ import type { CautionLevel, Plan } from '#core/model/plan'
 import { planCase } from '#core/techniques/plan-case'
 import { readCase } from '#core/files/read-case'
 import { techniques } from '#core/techniques/registry'
-import { changedExample } from '../../tests/harness/example-cases'
-import { testContext, type CaseFile } from '../../tests/harness/leg-slab-cases'
+import { changedExample } from '../../tests/harness/cases/example-cases'
+import { testContext, type CaseFile } from '../../tests/harness/cases/leg-slab-cases'
 
 /** What a danger raises: the gravest of the cautions that come with it, or nothing. */
 export type Raised = CautionLevel | 'nothing'

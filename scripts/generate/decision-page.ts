@@ -4,7 +4,7 @@ import { describeRange, type DecisionDefinition } from '#core/model/decision-def
 import { defaultProtocol, type Protocol } from '#core/quantities/defaults'
 import { optionValues, type Technique } from '#core/planner/technique'
 import { techniques } from '#core/techniques/registry'
-import { planFile, testContext, type CaseFile } from '../../tests/harness/leg-slab-cases'
+import { planFile, testContext, type CaseFile } from '../../tests/harness/cases/leg-slab-cases'
 import { constantsPage } from './constants-page'
 import { exampleFile, exampleNames } from './example-files'
 

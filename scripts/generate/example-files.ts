@@ -1,5 +1,5 @@
 import { readdirSync, readFileSync } from 'node:fs'
-import type { CaseFile } from '../../tests/harness/leg-slab-cases'
+import type { CaseFile } from '../../tests/harness/cases/leg-slab-cases'
 
 const folder = new URL('../../docs/formats/examples/', import.meta.url)
 

@@ -1,5 +1,5 @@
 import type { WebElement } from 'selenium-webdriver'
-import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
+import { signIn, startBrowser, type TestBrowser } from '../harness/browser/browser'
 import { startLiveServer } from '../harness/live-server'
 import { scriptWeight } from './board-bench'
 import { percentiles, type Figure } from './figure'

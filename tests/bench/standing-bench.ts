@@ -4,7 +4,7 @@ import type { CaseRecord } from '#contract/records/case'
 import type { EpisodeRecord, RoundRecord } from '#contract/records/episode'
 import { standingOf } from '#ward/standing/standing-of-case'
 import { bothLegs } from '../../src/server/demo/findings'
-import { ankleCase } from '../harness/leg-slab-cases'
+import { ankleCase } from '../harness/cases/leg-slab-cases'
 import { percentiles, timeOf, type Figure } from './figure'
 import { sized } from './size'
 

@@ -1,8 +1,8 @@
 import { expect } from 'chai'
-import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
+import { signIn, startBrowser, type TestBrowser } from '../harness/browser/browser'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
 import { quietRound, seedCase, sendApplied, sendEvent, sendRound, type SeededCase } from '../harness/seed-case'
-import { finishStep, walkTo } from '../harness/run-steps'
+import { finishStep, walkTo } from '../harness/cases/run-steps'
 import { patienceMs } from '../harness/patience'
 
 const dayMin = 1_440

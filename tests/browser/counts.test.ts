@@ -1,12 +1,12 @@
 import { expect } from 'chai'
 import { Key } from 'selenium-webdriver'
-import { openFolds, signIn, startBrowser, type TestBrowser } from '../harness/browser'
-import { countHands, type HandCount } from '../harness/count-taps'
-import { enterOpen } from '../harness/fill-round'
+import { openFolds, signIn, startBrowser, type TestBrowser } from '../harness/browser/browser'
+import { countHands, type HandCount } from '../harness/browser/count-taps'
+import { enterOpen } from '../harness/browser/fill-round'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
-import { usualFigure } from '../harness/usual-figure'
+import { usualFigure } from '../harness/cases/usual-figure'
 import { patienceMs } from '../harness/patience'
-import { finishStep, shownStep, walkTo } from '../harness/run-steps'
+import { finishStep, shownStep, walkTo } from '../harness/cases/run-steps'
 import { quietRound, seedCase, sendApplied, sendEvent, sendRound, startRun } from '../harness/seed-case'
 
 let server: LiveServer

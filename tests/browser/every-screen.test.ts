@@ -2,10 +2,10 @@ import axe from 'axe-core'
 import { expect } from 'chai'
 import { Key } from 'selenium-webdriver'
 import type { BoardRow } from '#contract/api/board'
-import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
+import { signIn, startBrowser, type TestBrowser } from '../harness/browser/browser'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
 import { isLong, itAtLength } from '../harness/long'
-import { faultsInWords } from '../harness/plain-words'
+import { faultsInWords } from '../harness/cases/plain-words'
 import { patienceMs } from '../harness/patience'
 
 let server: LiveServer

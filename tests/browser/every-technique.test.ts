@@ -1,10 +1,10 @@
 import { expect } from 'chai'
 import { techniques } from '#core/techniques/registry'
 import { isLong } from '../harness/long'
-import { techniqueIds } from '../harness/example-cases'
-import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
+import { techniqueIds } from '../harness/cases/example-cases'
+import { signIn, startBrowser, type TestBrowser } from '../harness/browser/browser'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
-import { finishStep, shownStep } from '../harness/run-steps'
+import { finishStep, shownStep } from '../harness/cases/run-steps'
 import { quietRound, seedCase, sendRound, startRun } from '../harness/seed-case'
 
 /** The first technique of each part of the body but the leg, whose slab is walked by hand elsewhere; the core walks them all. */

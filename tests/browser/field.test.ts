@@ -1,12 +1,12 @@
 import { expect } from 'chai'
 import jsQR from 'jsqr'
-import { signIn, startBrowser, startKeepingBrowser, type KeepingBrowser, type TestBrowser } from '../harness/browser'
-import { countHands } from '../harness/count-taps'
-import { startCutLine, type CutLine } from '../harness/cut-line'
+import { signIn, startBrowser, startKeepingBrowser, type KeepingBrowser, type TestBrowser } from '../harness/browser/browser'
+import { countHands } from '../harness/browser/count-taps'
+import { startCutLine, type CutLine } from '../harness/browser/cut-line'
 import { waitForKeptApplication } from '../harness/kept'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
 import { patienceMs } from '../harness/patience'
-import { finishStep, shownStep } from '../harness/run-steps'
+import { finishStep, shownStep } from '../harness/cases/run-steps'
 
 let server: LiveServer
 let line: CutLine

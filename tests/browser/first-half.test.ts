@@ -4,9 +4,9 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { Key } from 'selenium-webdriver'
 import sharp from 'sharp'
-import { openFolds, signIn, startBrowser, type TestBrowser } from '../harness/browser'
+import { openFolds, signIn, startBrowser, type TestBrowser } from '../harness/browser/browser'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
-import { usualFigure } from '../harness/usual-figure'
+import { usualFigure } from '../harness/cases/usual-figure'
 import { patienceMs } from '../harness/patience'
 
 let server: LiveServer

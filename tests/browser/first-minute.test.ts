@@ -1,6 +1,6 @@
 import { expect } from 'chai'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
-import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
+import { signIn, startBrowser, type TestBrowser } from '../harness/browser/browser'
 
 /** The first minute of a newcomer in the demo world of `npm start`. */
 describe('a newcomer', function () {

@@ -1,6 +1,6 @@
 import { expect } from 'chai'
 import { stages } from '#contract/api/board'
-import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
+import { signIn, startBrowser, type TestBrowser } from '../harness/browser/browser'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
 import { quietRound, seedCase, sendApplied, sendPatient, sendRound, startRun, type SeededCase } from '../harness/seed-case'
 

@@ -1,9 +1,9 @@
 import { expect } from 'chai'
 import { Key } from 'selenium-webdriver'
-import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
+import { signIn, startBrowser, type TestBrowser } from '../harness/browser/browser'
 import { startLiveServer } from '../harness/live-server'
 import { patienceMs } from '../harness/patience'
-import { finishStep } from '../harness/run-steps'
+import { finishStep } from '../harness/cases/run-steps'
 import { quietRound, seedCase, sendRound, startRun } from '../harness/seed-case'
 
 interface Heard {

@@ -1,7 +1,7 @@
 import { expect } from 'chai'
 import type { SessionAnswer } from '#contract/api/session'
 import { newestVersion } from '#contract/events/upcast'
-import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
+import { signIn, startBrowser, type TestBrowser } from '../harness/browser/browser'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
 import { sealFor } from '../harness/seal'
 import { quietRound, seedCase, sendApplied, type SeededCase } from '../harness/seed-case'

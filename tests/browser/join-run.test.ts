@@ -1,8 +1,8 @@
 import { expect } from 'chai'
 import { v7 as uuidv7 } from 'uuid'
-import { signIn, startBrowser, startKeepingBrowser, type KeepingBrowser, type TestBrowser } from '../harness/browser'
+import { signIn, startBrowser, startKeepingBrowser, type KeepingBrowser, type TestBrowser } from '../harness/browser/browser'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
-import { finishStep } from '../harness/run-steps'
+import { finishStep } from '../harness/cases/run-steps'
 import { quietRound, seedCase, sendEvent, sendRound, startRun, type SeededCase } from '../harness/seed-case'
 
 let server: LiveServer

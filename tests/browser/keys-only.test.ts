@@ -1,10 +1,10 @@
 import { expect } from 'chai'
 import { Key } from 'selenium-webdriver'
-import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
+import { signIn, startBrowser, type TestBrowser } from '../harness/browser/browser'
 import { startLiveServer } from '../harness/live-server'
-import { reachByKeys, type FocusStop } from '../harness/reach-by-keys'
-import { shownStep } from '../harness/run-steps'
-import { usualFigure } from '../harness/usual-figure'
+import { reachByKeys, type FocusStop } from '../harness/browser/reach-by-keys'
+import { shownStep } from '../harness/cases/run-steps'
+import { usualFigure } from '../harness/cases/usual-figure'
 import { patienceMs } from '../harness/patience'
 
 describe('the whole path by the keyboard alone', () => {

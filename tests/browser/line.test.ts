@@ -1,8 +1,8 @@
 import { expect } from 'chai'
-import { openFolds, signIn, startBrowser, type TestBrowser } from '../harness/browser'
+import { openFolds, signIn, startBrowser, type TestBrowser } from '../harness/browser/browser'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
 import { seedCase, sendRound, startRun, quietRound, type SeededCase } from '../harness/seed-case'
-import { finishStep } from '../harness/run-steps'
+import { finishStep } from '../harness/cases/run-steps'
 import { patienceMs } from '../harness/patience'
 
 let server: LiveServer

@@ -1,6 +1,6 @@
 import { expect } from 'chai'
 import { Key } from 'selenium-webdriver'
-import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
+import { signIn, startBrowser, type TestBrowser } from '../harness/browser/browser'
 import { draftIsKept } from '../harness/kept'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
 import { seedCase, type SeededCase } from '../harness/seed-case'

@@ -1,5 +1,5 @@
 import { expect } from 'chai'
-import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
+import { signIn, startBrowser, type TestBrowser } from '../harness/browser/browser'
 import { startLiveServer } from '../harness/live-server'
 import { patienceMs } from '../harness/patience'
 import { seedCase, sendPatient, type SeededCase } from '../harness/seed-case'

@@ -1,6 +1,6 @@
 import { expect } from 'chai'
-import { signInAtForm, startBrowser, type TestBrowser } from '../harness/browser'
-import { startCutLine, type CutLine } from '../harness/cut-line'
+import { signInAtForm, startBrowser, type TestBrowser } from '../harness/browser/browser'
+import { startCutLine, type CutLine } from '../harness/browser/cut-line'
 import { waitForKeptApplication } from '../harness/kept'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
 import { itAtLength } from '../harness/long'

@@ -1,5 +1,5 @@
 import { expect } from 'chai'
-import { openFolds, signIn, startBrowser, type TestBrowser } from '../harness/browser'
+import { openFolds, signIn, startBrowser, type TestBrowser } from '../harness/browser/browser'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
 import { quietRound, seedCase, sendApplied, sendRound } from '../harness/seed-case'
 

@@ -1,6 +1,6 @@
 import { expect } from 'chai'
 import { Secret, TOTP } from 'otpauth'
-import { signIn, signInAtForm, startBrowser, type TestBrowser } from '../harness/browser'
+import { signIn, signInAtForm, startBrowser, type TestBrowser } from '../harness/browser/browser'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
 
 let server: LiveServer

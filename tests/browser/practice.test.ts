@@ -1,7 +1,7 @@
 import { expect } from 'chai'
 import { Key } from 'selenium-webdriver'
 import { benches } from '#core/practice/benches'
-import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
+import { signIn, startBrowser, type TestBrowser } from '../harness/browser/browser'
 import { sampleOf } from '../harness/long'
 import { startLiveServer } from '../harness/live-server'
 import { seedCase } from '../harness/seed-case'

@@ -1,10 +1,10 @@
 import { expect } from 'chai'
 import type { CaseRecord } from '#contract/records/case'
 import type { EpisodeRecord } from '#contract/records/episode'
-import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
+import { signIn, startBrowser, type TestBrowser } from '../harness/browser/browser'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
 import { patienceMs } from '../harness/patience'
-import { walkTo } from '../harness/run-steps'
+import { walkTo } from '../harness/cases/run-steps'
 import { quietRound, seedCase, sendApplied, sendEvent, sendRound, startRun, type SeededCase } from '../harness/seed-case'
 
 let server: LiveServer

@@ -1,7 +1,7 @@
 import { expect } from 'chai'
-import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
+import { signIn, startBrowser, type TestBrowser } from '../harness/browser/browser'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
-import { finishStep, shownStep, walkTo } from '../harness/run-steps'
+import { finishStep, shownStep, walkTo } from '../harness/cases/run-steps'
 import { quietRound, seedCase, sendApplied, sendEvent, sendRound, startRun, type SeededCase } from '../harness/seed-case'
 
 let server: LiveServer

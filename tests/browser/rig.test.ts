@@ -1,7 +1,7 @@
 import { expect } from 'chai'
-import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
+import { signIn, startBrowser, type TestBrowser } from '../harness/browser/browser'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
-import { walkTo } from '../harness/run-steps'
+import { walkTo } from '../harness/cases/run-steps'
 import { quietRound, seedCase, sendRound, startRun, type SeededCase } from '../harness/seed-case'
 import { patienceMs } from '../harness/patience'
 

@@ -1,5 +1,5 @@
 import { expect } from 'chai'
-import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
+import { signIn, startBrowser, type TestBrowser } from '../harness/browser/browser'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
 import { seedCase, type SeededCase } from '../harness/seed-case'
 import { patienceMs } from '../harness/patience'

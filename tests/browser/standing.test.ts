@@ -1,10 +1,10 @@
 import { expect } from 'chai'
 import { keyMovements } from '#core/model/round-items'
-import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
-import { sendRoundForm } from '../harness/fill-round'
+import { signIn, startBrowser, type TestBrowser } from '../harness/browser/browser'
+import { sendRoundForm } from '../harness/browser/fill-round'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
 import { itAtLength } from '../harness/long'
-import { walkTo } from '../harness/run-steps'
+import { walkTo } from '../harness/cases/run-steps'
 import { quietRound, seedCase, sendApplied, sendEvent, sendRound, startRun, type SeededCase } from '../harness/seed-case'
 import { patienceMs } from '../harness/patience'
 

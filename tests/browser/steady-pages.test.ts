@@ -1,5 +1,5 @@
 import { expect } from 'chai'
-import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
+import { signIn, startBrowser, type TestBrowser } from '../harness/browser/browser'
 import { startLiveServer } from '../harness/live-server'
 import { quietRound, seedCase, sendApplied, sendRound } from '../harness/seed-case'
 

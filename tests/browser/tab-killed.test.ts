@@ -1,6 +1,6 @@
 import { expect } from 'chai'
 import type { CaseRecord } from '#contract/records/case'
-import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
+import { signIn, startBrowser, type TestBrowser } from '../harness/browser/browser'
 import { draftIsKept } from '../harness/kept'
 import { sampleOf } from '../harness/long'
 import { startLiveServer } from '../harness/live-server'

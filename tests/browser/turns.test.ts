@@ -1,12 +1,12 @@
 import { expect } from 'chai'
 import { readCase } from '#core/files/read-case'
 import type { CaseRecord } from '#contract/records/case'
-import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
-import { exampleOf } from '../harness/example-cases'
+import { signIn, startBrowser, type TestBrowser } from '../harness/browser/browser'
+import { exampleOf } from '../harness/cases/example-cases'
 import { startLiveServer, type LiveServer } from '../harness/live-server'
 import { itAtLength } from '../harness/long'
 import { patienceMs } from '../harness/patience'
-import { finishStep, shownStep, walkTo, walkToEnd } from '../harness/run-steps'
+import { finishStep, shownStep, walkTo, walkToEnd } from '../harness/cases/run-steps'
 import { quietRound, seedCase, sendApplied, sendEvent, sendRound, startRun, type SeededCase } from '../harness/seed-case'
 
 let server: LiveServer

@@ -1,8 +1,8 @@
 import { expect } from 'chai'
-import { signIn, startBrowser, type TestBrowser } from '../harness/browser'
+import { signIn, startBrowser, type TestBrowser } from '../harness/browser/browser'
 import { draftIsKept } from '../harness/kept'
 import { startLiveServer, type LiveServer, type Standin } from '../harness/live-server'
-import { finishStep, shownStep, walkTo } from '../harness/run-steps'
+import { finishStep, shownStep, walkTo } from '../harness/cases/run-steps'
 import { quietRound, seedCase, sendRound, startRun, type SeededCase } from '../harness/seed-case'
 import { patienceMs } from '../harness/patience'
 

@@ -1,8 +1,8 @@
 import { expect } from 'chai'
 import { spawnSync } from 'node:child_process'
 import { readdirSync } from 'node:fs'
-import { exampleOf, techniqueIds } from '../harness/example-cases'
-import { planFile } from '../harness/leg-slab-cases'
+import { exampleOf, techniqueIds } from '../harness/cases/example-cases'
+import { planFile } from '../harness/cases/leg-slab-cases'
 import { sampleOf } from '../harness/long'
 import { findTechnique } from '#core/techniques/registry'
 

@@ -1,6 +1,6 @@
 import { expect } from 'chai'
 import { spawnSync } from 'node:child_process'
-import { changedExample, exampleOf } from '../harness/example-cases'
+import { changedExample, exampleOf } from '../harness/cases/example-cases'
 
 /** What a light crepe over an opened cast adds. */
 const crepeKPa = 0.5

@@ -3,7 +3,7 @@ import { spawnSync } from 'node:child_process'
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { ankleCase, type CaseFile } from '../harness/leg-slab-cases'
+import { ankleCase, type CaseFile } from '../harness/cases/leg-slab-cases'
 
 interface Run {
   readonly status: number | null

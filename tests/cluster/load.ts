@@ -2,7 +2,7 @@ import { QueryTypes } from 'sequelize'
 import { connectDatabase } from '../../src/server/db/connect'
 import { expectWhole } from '../harness/durable-servers'
 import { startLedger } from '../harness/ledger'
-import { chooseOwnPassword } from '../harness/own-password'
+import { chooseOwnPassword } from '../harness/browser/own-password'
 
 // Writes through the proxy of a cluster, and tells what it was like; started by npm run cluster.
 

@@ -1,10 +1,10 @@
 import { Ajv2020, type ValidateFunction } from 'ajv/dist/2020.js'
 import { expect } from 'chai'
 import { readdirSync, readFileSync } from 'node:fs'
-import { planFile } from '../harness/leg-slab-cases'
+import { planFile } from '../harness/cases/leg-slab-cases'
 import { eventKinds, type EventKindId } from '#contract/events/index'
 import { exampleId } from '#contract/events/example-ids'
-import { goodBodies } from '../harness/good-events'
+import { goodBodies } from '../harness/cases/good-events'
 import { schemaFiles } from '../../scripts/generate/schema-files'
 import { problemCodes } from '#core/model/problem'
 

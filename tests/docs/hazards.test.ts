@@ -43,8 +43,12 @@ describe('docs/hazards.md', () => {
     )
     expect(said.length).to.be.greaterThan(10)
     const isIn = (name: string, text: string): boolean => text.includes(`'${name}'`) || text.includes(`${name}:`)
-    expect(said.filter(({ name, code }) => !isIn(name, code)).map(({ hazard, name }) => `${hazard}: ${name} is not in its code`)).to.deep.equal([])
-    expect(said.filter(({ name, test }) => !test.includes(name)).map(({ hazard, name }) => `${hazard}: ${name} is not in its test`)).to.deep.equal([])
+    expect(
+      said.filter(({ name, code }) => !isIn(name, code)).map(({ hazard, name }) => `${hazard}: ${name} is not in its code`),
+    ).to.deep.equal([])
+    expect(
+      said.filter(({ name, test }) => !test.includes(name)).map(({ hazard, name }) => `${hazard}: ${name} is not in its test`),
+    ).to.deep.equal([])
   })
 
   it('shows what each danger raises as it is today (npm run dangers)', function () {

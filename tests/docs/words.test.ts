@@ -3,7 +3,7 @@ import { flagRulesOf } from '#core/rules/by-what-is-put-on'
 import { techniques } from '#core/techniques/registry'
 import { readdirSync, readFileSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
-import { retiredIn, retiredWords } from '../harness/retired-words'
+import { retiredIn, retiredWords } from '../harness/cases/retired-words'
 
 const source = fileURLToPath(new URL('../../src', import.meta.url))
 /** Old stories of the demo world and stored kinds name what they name. */

@@ -8,7 +8,7 @@ import { QueryTypes, type Sequelize } from 'sequelize'
 import { connectDatabase } from '../../src/server/db/connect'
 import { defineModels } from '../../src/server/db/models'
 import { verifyDatabase } from '../../src/server/services/verify-database'
-import { chooseOwnPassword } from './own-password'
+import { chooseOwnPassword } from './browser/own-password'
 import type { Ledger } from './ledger'
 import { freePort } from './live-server'
 

@@ -1,6 +1,6 @@
 import type { EventInput } from '#contract/event'
 import { eventSchemasHash } from '#contract/events/event-schemas-hash'
-import type { TestBrowser } from './browser'
+import type { TestBrowser } from './browser/browser'
 import { patienceMs } from './patience'
 
 /** What opens in the page what lies on the device: `stores()` gives the person's database and their key. */

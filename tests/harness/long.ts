@@ -1,4 +1,4 @@
-import { makeDraws } from './random-draws'
+import { makeDraws } from './cases/random-draws'
 
 /** Whether the long run is asked for (`npm test -- --long`, `npm test -- rest`): every test, and more cases of what is drawn or many. */
 export const isLong = process.env['WREN_LONG'] === '1'

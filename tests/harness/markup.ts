@@ -3,7 +3,7 @@ import { exampleRunId } from '#contract/events/example-ids'
 import { unknownInjury } from '#contract/records/episode'
 import { eventKinds, type EventKindId } from '#contract/events/index'
 import { eventBodySchemas } from '#contract/events/schemas'
-import { goodBodies, pathsIn, withValue } from './good-events'
+import { goodBodies, pathsIn, withValue } from './cases/good-events'
 
 /** Markup where it is taken for markup, a formula where it is taken for one. */
 export const markup = '=<i id=pwned>'

@@ -2,8 +2,8 @@ import { v7 as uuidv7 } from 'uuid'
 import { readCase } from '#core/files/read-case'
 import type { LimbFindings, RoundInput } from '#core/model/observation'
 import { bothLegs, fourLimbs, quietNeck, quietSpine } from '../../src/server/demo/findings'
-import { exampleOf } from './example-cases'
-import type { TestBrowser } from './browser'
+import { exampleOf } from './cases/example-cases'
+import type { TestBrowser } from './browser/browser'
 
 /** A case as the browser's own session wrote it, before anything is accepted. */
 export interface SeededCase {

@@ -7,9 +7,9 @@ import { handsAt } from '#core/runs/hands-at'
 import { heldAt } from '#core/runs/held-at'
 import { hasStepRole, onRoles } from '#core/model/step-role'
 import { gripWords } from '#core/runs/grips'
-import { exampleOf, techniqueIds } from '../harness/example-cases'
-import { foldStay } from '../harness/fold-stay'
-import { planFile } from '../harness/leg-slab-cases'
+import { exampleOf, techniqueIds } from '../harness/cases/example-cases'
+import { foldStay } from '../harness/cases/fold-stay'
+import { planFile } from '../harness/cases/leg-slab-cases'
 
 const at = (iso: string): string => iso.slice(11, 16)
 /** The zone is Etc/UTC and the stay begins at 10:00. */

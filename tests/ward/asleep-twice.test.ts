@@ -2,7 +2,7 @@ import { expect } from 'chai'
 import { asleepTwice } from '#ward/rounds/asleep-twice'
 import { standingOf } from '#ward/standing/standing-of-case'
 import { bothLegs } from '../../src/server/demo/findings'
-import { foldStay } from '../harness/fold-stay'
+import { foldStay } from '../harness/cases/fold-stay'
 
 /** At risk, asleep twice in a row is not a quiet night. */
 describe('asleep at two rounds in a row', () => {

@@ -5,8 +5,8 @@ import { rankBySuit } from '#core/techniques/rank-techniques'
 import { betterDevice } from '#ward/case/better-device'
 import type { CaseRecord } from '#contract/records/case'
 import type { EpisodeRecord } from '#contract/records/episode'
-import { exampleOf, techniqueIds } from '../harness/example-cases'
-import { testContext } from '../harness/leg-slab-cases'
+import { exampleOf, techniqueIds } from '../harness/cases/example-cases'
+import { testContext } from '../harness/cases/leg-slab-cases'
 
 const fresh = (technique: string, change: Partial<CaseRecord> = {}): CaseRecord =>
   ({ id: 'c', injuryId: 'i', technique, measurements: [], runs: [], accepted: null, ...change }) as unknown as CaseRecord

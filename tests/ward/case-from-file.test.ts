@@ -9,8 +9,8 @@ import { toClinicalCase } from '#ward/case/clinical-case'
 import type { CaseRecord } from '#contract/records/case'
 import { eventKinds } from '#contract/events/index'
 import { unknownInjury } from '#contract/records/episode'
-import { exampleOf, techniqueIds } from '../harness/example-cases'
-import { foldStay } from '../harness/fold-stay'
+import { exampleOf, techniqueIds } from '../harness/cases/example-cases'
+import { foldStay } from '../harness/cases/fold-stay'
 
 const plain = (value: unknown): unknown => JSON.parse(JSON.stringify(value))
 

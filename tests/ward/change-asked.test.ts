@@ -2,8 +2,8 @@ import { expect } from 'chai'
 import type { CaseRecord } from '#contract/records/case'
 import type { RunRecord, StepOutcome } from '#contract/records/run'
 import { isChangeAsked, mayEndReplaced } from '#ward/case/change-asked'
-import { exampleOf } from '../harness/example-cases'
-import { planFile } from '../harness/leg-slab-cases'
+import { exampleOf } from '../harness/cases/example-cases'
+import { planFile } from '../harness/cases/leg-slab-cases'
 
 const at = '2026-03-27T10:00:00Z'
 const plan = planFile(exampleOf('leg-cast'))

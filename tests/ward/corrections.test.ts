@@ -5,7 +5,7 @@ import { correctionsOf } from '#ward/rounds/correction-words'
 import { isWordOwed, pageDue } from '#ward/standing/escalation'
 import { shiftStory, storyWords } from '#ward/story/shift-story'
 import { bothLegs } from '../../src/server/demo/findings'
-import { foldStay } from '../harness/fold-stay'
+import { foldStay } from '../harness/cases/fold-stay'
 
 const { event, stayAfter, caseAfter, record, ms } = foldStay({ place: 'Ward A, bed 2' })
 const round = (atMin: number, change: object, more: object = {}): FoldableEvent =>

@@ -4,9 +4,9 @@ import { hasStepRole } from '#core/model/step-role'
 import { techniques } from '#core/techniques/registry'
 import { doneWithRole, isIdentityRead } from '#ward/case/done-with-role'
 import { openNowRun } from '#ward/case/opening-run'
-import { exampleOf } from '../harness/example-cases'
-import { foldStay } from '../harness/fold-stay'
-import { planFile, testContext } from '../harness/leg-slab-cases'
+import { exampleOf } from '../harness/cases/example-cases'
+import { foldStay } from '../harness/cases/fold-stay'
+import { planFile, testContext } from '../harness/cases/leg-slab-cases'
 
 describe('what a run did, by the roles of its steps', () => {
   for (const technique of techniques) {

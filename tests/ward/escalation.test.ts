@@ -8,7 +8,7 @@ import { callsOf } from '#ward/rounds/calls-of'
 import { chainFor, onDuty, pageDue } from '#ward/standing/escalation'
 import { standingOf } from '#ward/standing/standing-of-case'
 import { bothLegs } from '../../src/server/demo/findings'
-import { foldStay } from '../harness/fold-stay'
+import { foldStay } from '../harness/cases/fold-stay'
 
 const { event, stayAfter, caseAfter, ms } = foldStay({ place: 'Ward A, bed 2' })
 const round = (atMin: number, change: object): FoldableEvent =>

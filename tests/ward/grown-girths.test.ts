@@ -2,7 +2,7 @@ import { expect } from 'chai'
 import type { FoldableEvent } from '#contract/event'
 import { standingOf } from '#ward/standing/standing-of-case'
 import { bothLegs } from '../../src/server/demo/findings'
-import { foldStay } from '../harness/fold-stay'
+import { foldStay } from '../harness/cases/fold-stay'
 
 const startAt = '2026-03-27T10:00:00Z'
 const folded = foldStay({ startAt, isOn: false })

@@ -7,8 +7,8 @@ import { changeWaiting, changeWords, isChangeWaiting, planInForce, planOfRun } f
 import { withOccasions } from '#ward/case/occasions'
 import type { Caution, Plan } from '#core/model/plan'
 import { adjustmentPlan } from '#core/runs/adjustment-plan'
-import { changedExample, exampleOf } from '../harness/example-cases'
-import { planFile } from '../harness/leg-slab-cases'
+import { changedExample, exampleOf } from '../harness/cases/example-cases'
+import { planFile } from '../harness/cases/leg-slab-cases'
 
 const accepted = planFile(exampleOf('leg-slab'))
 const swollen = planFile(

@@ -2,8 +2,8 @@ import { expect } from 'chai'
 import type { CaseRecord } from '#contract/records/case'
 import { answeredUnread, measuredBeyond } from '#ward/case/measured-beyond'
 import type { Plan } from '#core/model/plan'
-import { exampleOf } from '../harness/example-cases'
-import { planFile } from '../harness/leg-slab-cases'
+import { exampleOf } from '../harness/cases/example-cases'
+import { planFile } from '../harness/cases/leg-slab-cases'
 
 const slab = planFile(exampleOf('leg-slab'))
 const traction = planFile(exampleOf('pole-traction'))

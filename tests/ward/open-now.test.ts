@@ -10,9 +10,9 @@ import { standingOf } from '#ward/standing/standing-of-case'
 import { bindingOf } from '#ward/standing/stops-on-step'
 import { hasStepRole } from '#core/model/step-role'
 import { techniques } from '#core/techniques/registry'
-import { exampleOf } from '../harness/example-cases'
-import { foldStay, type FoldedStay } from '../harness/fold-stay'
-import { planFile, testContext } from '../harness/leg-slab-cases'
+import { exampleOf } from '../harness/cases/example-cases'
+import { foldStay, type FoldedStay } from '../harness/cases/fold-stay'
+import { planFile, testContext } from '../harness/cases/leg-slab-cases'
 
 const worn = (folded: FoldedStay, technique: string): CaseRecord =>
   foldCase(folded.record, 'c1', folded.event('plan', { plan: planFile(exampleOf(technique)) }, 0))

@@ -9,7 +9,7 @@ import { newWard, type WardRecord } from '#contract/records/ward'
 import { caseRounds } from '#ward/owed/case-progress'
 import { protocolEffect } from '#ward/owed/protocol-effect'
 import { workAhead } from '#ward/owed/work-ahead'
-import { foldStay } from '../harness/fold-stay'
+import { foldStay } from '../harness/cases/fold-stay'
 
 const quicker: Protocol = { ...defaultProtocol, numbers: { 'task-minutes.round': 8 }, rounds: { usual: [{ everyMin: 10, times: 60 }] } }
 const draftedAt = '2026-03-27T09:00:00.000Z'

@@ -3,9 +3,9 @@ import fc from 'fast-check'
 import { codeTexts, mostCodeBytes, qrModules } from '#ward/story/qr-modules'
 import { cardLines, receiversCard } from '#ward/story/receivers-card'
 import { foldEpisode } from '#contract/events/fold'
-import { exampleOf } from '../harness/example-cases'
-import { foldStay } from '../harness/fold-stay'
-import { planFile } from '../harness/leg-slab-cases'
+import { exampleOf } from '../harness/cases/example-cases'
+import { foldStay } from '../harness/cases/fold-stay'
+import { planFile } from '../harness/cases/leg-slab-cases'
 import { bothLegs } from '../../src/server/demo/findings'
 
 const at = (iso: string): string => iso.slice(11, 16)

@@ -1,7 +1,7 @@
 import { expect } from 'chai'
 import { correctionsOf } from '#ward/rounds/correction-words'
 import { triedSince } from '#ward/rounds/rounds-tried'
-import { foldStay } from '../harness/fold-stay'
+import { foldStay } from '../harness/cases/fold-stay'
 
 const { event, record, stayAfter } = foldStay()
 const round = (outcome: string, atMin: number, change: object = {}) =>

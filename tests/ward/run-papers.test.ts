@@ -5,9 +5,9 @@ import type { StockLine } from '#contract/records/store'
 import { lotLines, lotsToPick, usedItems } from '#ward/case/lots-used'
 import { summariseRun } from '#ward/story/run-summary'
 import { bothLegs } from '../../src/server/demo/findings'
-import { exampleOf, techniqueIds } from '../harness/example-cases'
-import { foldStay } from '../harness/fold-stay'
-import { testContext } from '../harness/leg-slab-cases'
+import { exampleOf, techniqueIds } from '../harness/cases/example-cases'
+import { foldStay } from '../harness/cases/fold-stay'
+import { testContext } from '../harness/cases/leg-slab-cases'
 
 const planOf = (technique: string) => planCase(readCase(exampleOf(technique)).clinicalCase!, testContext())!
 const plan = planOf('leg-cast')

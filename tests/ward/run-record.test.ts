@@ -12,8 +12,8 @@ import { castOf, hardAtMs, toOpeningCase } from '#ward/case/opening-run'
 import { orderLines } from '#ward/case/order-lines'
 import { liveTimers, strapMarksAt, type RunRecord } from '#contract/records/run'
 import { summariseRun } from '#ward/story/run-summary'
-import { exampleOf } from '../harness/example-cases'
-import { planFile, testContext } from '../harness/leg-slab-cases'
+import { exampleOf } from '../harness/cases/example-cases'
+import { planFile, testContext } from '../harness/cases/leg-slab-cases'
 
 const start = Date.parse('2026-03-28T23:30:00Z')
 let clock = 0

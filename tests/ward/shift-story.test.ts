@@ -6,9 +6,9 @@ import { handOverOf } from '#ward/story/hand-over'
 import { shiftStory, storyWords } from '#ward/story/shift-story'
 import type { Caution } from '#core/model/plan'
 import { bothLegs } from '../../src/server/demo/findings'
-import { exampleOf } from '../harness/example-cases'
-import { foldStay } from '../harness/fold-stay'
-import { planFile } from '../harness/leg-slab-cases'
+import { exampleOf } from '../harness/cases/example-cases'
+import { foldStay } from '../harness/cases/fold-stay'
+import { planFile } from '../harness/cases/leg-slab-cases'
 import { isLong, longSeed } from '../harness/long'
 
 /** A night from 22:00: a pulse lost at 03:39, opened at 03:41, felt again at 03:50; asleep at 05:00 and 06:00; one refusal. */

@@ -6,9 +6,9 @@ import { planCase } from '#core/techniques/plan-case'
 import { standingOf } from '#ward/standing/standing-of-case'
 import { carefulAtHome, castAtHome, takeHomeRefusal } from '#ward/story/take-home'
 import { bothLegs } from '../../src/server/demo/findings'
-import { exampleOf, techniqueIds } from '../harness/example-cases'
-import { foldStay } from '../harness/fold-stay'
-import { testContext } from '../harness/leg-slab-cases'
+import { exampleOf, techniqueIds } from '../harness/cases/example-cases'
+import { foldStay } from '../harness/cases/fold-stay'
+import { testContext } from '../harness/cases/leg-slab-cases'
 
 const calm = { level: 'none', headline: 'No warning.' } as Standing
 const refusalOf = (technique: string, standing = calm): string | null =>

@@ -3,9 +3,9 @@ import { readCase } from '#core/files/read-case'
 import { planCase } from '#core/techniques/plan-case'
 import { measurementLabel } from '#core/techniques/measurement-ids'
 import { trendsOf } from '#ward/rounds/trends'
-import { exampleOf } from '../harness/example-cases'
-import { foldStay } from '../harness/fold-stay'
-import { testContext } from '../harness/leg-slab-cases'
+import { exampleOf } from '../harness/cases/example-cases'
+import { foldStay } from '../harness/cases/fold-stay'
+import { testContext } from '../harness/cases/leg-slab-cases'
 
 const dayMin = 1_440
 const ring = foldStay({ technique: 'suspended-ring-traction', injury: { region: 'thigh', pattern: 'femoral-shaft-fracture' } })

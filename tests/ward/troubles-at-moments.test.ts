@@ -7,7 +7,7 @@ import { isColumnRegion } from '#core/model/vocabulary'
 import type { CaseRecord } from '#contract/records/case'
 import { techniques } from '#core/techniques/registry'
 import { troublesOf, wrongSideId } from '#core/techniques/shared/any-troubles'
-import { foldStay } from '../harness/fold-stay'
+import { foldStay } from '../harness/cases/fold-stay'
 
 const moments = ['soft', 'set', 'on', 'opened'] as const
 const rank = ['urgent', 'review', 'warn', 'none']

@@ -4,7 +4,7 @@ import { pageDue } from '#ward/standing/escalation'
 import { handOverOf } from '#ward/story/hand-over'
 import { standingOf } from '#ward/standing/standing-of-case'
 import { anyTroubles } from '#core/techniques/shared/any-troubles'
-import { foldStay } from '../harness/fold-stay'
+import { foldStay } from '../harness/cases/fold-stay'
 
 const { event, caseAfter, stay, ms } = foldStay({ place: 'Ward A, bed 2' })
 const trouble = (label: string, troubleId: string, atMin: number) =>

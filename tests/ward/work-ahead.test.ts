@@ -2,7 +2,7 @@ import { expect } from 'chai'
 import { aheadOnBoardH, workAhead } from '#ward/owed/work-ahead'
 import { bothLegs } from '../../src/server/demo/findings'
 import { boardRowOf } from '../../src/server/ledger/board-row'
-import { foldStay } from '../harness/fold-stay'
+import { foldStay } from '../harness/cases/fold-stay'
 
 const { stay, record, event, stayAfter, caseAfter, ms } = foldStay()
 const minutesOf = (atMin: number, of = record, its = stay): readonly number[] =>

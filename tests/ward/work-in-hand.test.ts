@@ -1,9 +1,9 @@
 import { expect } from 'chai'
 import type { FoldableEvent } from '#contract/event'
 import { runInHand, timersInHand } from '#ward/case/work-in-hand'
-import { planFile } from '../harness/leg-slab-cases'
-import { exampleOf } from '../harness/example-cases'
-import { foldStay } from '../harness/fold-stay'
+import { planFile } from '../harness/cases/leg-slab-cases'
+import { exampleOf } from '../harness/cases/example-cases'
+import { foldStay } from '../harness/cases/fold-stay'
 
 const plan = planFile(exampleOf('leg-slab'))
 const steps = plan.procedure.steps.filter((step) => !step.optional)

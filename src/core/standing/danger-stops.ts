@@ -7,14 +7,7 @@ import { actionWords } from './action-words'
 import { whatNow, type OnBody, type Situation } from './what-now'
 
 /** Actions that open, ease or take off what is on; whoever calls and opens also opens to the skin. */
-const opening: readonly ActionId[] = [
-  'open-to-skin',
-  'open-collar-held',
-  'open-front',
-  'ease-pull',
-  'off-in-line',
-  'uncover',
-]
+const opening: readonly ActionId[] = ['open-to-skin', 'open-collar-held', 'open-front', 'ease-pull', 'off-in-line', 'uncover']
 
 /**
  * What stands about the patient as stops at steps of a run: a step that closes or tightens what a danger would have opened; with a

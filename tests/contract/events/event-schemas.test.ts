@@ -10,7 +10,7 @@ import { eventBodySchemas, eventSchema } from '#contract/events/schemas'
 import { signInSchema } from '#contract/api/sign-in.schema'
 import { joiProblems } from '#contract/api/joi-problems'
 import { exampleCaseId as caseId, exampleEpisodeId as episodeId, exampleRunId as runId } from '#contract/events/example-ids'
-import { goodBodies, hostileValues, pathsIn, withValue } from '../../harness/good-events'
+import { goodBodies, hostileValues, pathsIn, withValue } from '../../harness/cases/good-events'
 
 const kinds = Object.keys(eventKinds) as EventKindId[]
 const check = (schema: Joi.Schema, value: unknown): Joi.ValidationResult<unknown> =>

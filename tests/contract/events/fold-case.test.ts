@@ -8,7 +8,7 @@ import { patientLabel, unknownInjury, unknownPatient, type EpisodeRecord } from 
 import { foldEpisode } from '#contract/events/fold'
 import type { FoldableEvent } from '#contract/event'
 import { eventKinds } from '#contract/events/index'
-import { exampleOf } from '../../harness/example-cases'
+import { exampleOf } from '../../harness/cases/example-cases'
 
 let clock = 0
 const event = (kind: string, body: object = {}, id = `${kind}-${clock}`): FoldableEvent => ({

@@ -11,8 +11,8 @@ import { toClinicalCase } from '#ward/case/clinical-case'
 import { standingLevels } from '#core/model/standing'
 import { standingOf } from '#ward/standing/standing-of-case'
 import { summariseRun } from '#ward/story/run-summary'
-import { testContext } from '../../harness/leg-slab-cases'
-import { goodBodies, hostileValues, pathsIn, withValue } from '../../harness/good-events'
+import { testContext } from '../../harness/cases/leg-slab-cases'
+import { goodBodies, hostileValues, pathsIn, withValue } from '../../harness/cases/good-events'
 
 const foldable = (kind: EventKindId, body: object, minute: number): FoldableEvent => ({
   id: `${kind}-${minute}`,

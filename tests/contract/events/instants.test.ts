@@ -1,7 +1,7 @@
 import { expect } from 'chai'
 import { DateTime } from 'luxon'
 import { instant } from '#contract/field-schemas'
-import { makeDraws } from '../../harness/random-draws'
+import { makeDraws } from '../../harness/cases/random-draws'
 
 const isTaken = (value: unknown): boolean => instant.validate(value).error === undefined
 

@@ -2,7 +2,7 @@ import { expect } from 'chai'
 import { eventKinds, type EventKindId } from '#contract/events/index'
 import type { EventKind } from '#contract/events/kind'
 import { ofCase } from '#contract/events/of-case'
-import { foldStay } from '../../harness/fold-stay'
+import { foldStay } from '../../harness/cases/fold-stay'
 
 const kinds = (Object.keys(eventKinds) as EventKindId[]).map((id) => [id, eventKinds[id] as EventKind<object, 'episode'>] as const)
 

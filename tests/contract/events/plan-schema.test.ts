@@ -1,7 +1,7 @@
 import { expect } from 'chai'
 import { schema as planSchema } from '#contract/events/planning/plan.schema'
-import { exampleOf } from '../../harness/example-cases'
-import { planFile } from '../../harness/leg-slab-cases'
+import { exampleOf } from '../../harness/cases/example-cases'
+import { planFile } from '../../harness/cases/leg-slab-cases'
 
 describe('plans that are accepted', () => {
   it('are refused by name where a role or a held thing is none', () => {

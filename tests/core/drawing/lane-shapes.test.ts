@@ -8,8 +8,8 @@ import { headHeightCm } from '#core/drawing/neck-form'
 import { shapeLeg } from '#core/drawing/leg-shape'
 import { boundsOf, type Point } from '#core/drawing/points'
 import { smoothPath, straightPath } from '#core/drawing/smooth-path'
-import { changedExample, exampleOf } from '../../harness/example-cases'
-import { planFile } from '../../harness/leg-slab-cases'
+import { changedExample, exampleOf } from '../../harness/cases/example-cases'
+import { planFile } from '../../harness/cases/leg-slab-cases'
 
 const geometryOf = (technique: string, changes: Readonly<Record<string, number>> = {}): Geometry =>
   planFile(

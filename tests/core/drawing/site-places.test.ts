@@ -8,8 +8,8 @@ import type { Bounds, Point } from '#core/drawing/points'
 import { feelingLineOnColumn, placeOnArm, placeOnColumn, placeOnLeg } from '#core/drawing/site-places'
 import { feelingLevels } from '#core/model/round-items'
 import { sites, type Site } from '#core/rounds/item-sites'
-import { changedExample, techniqueIds } from '../../harness/example-cases'
-import { planFile } from '../../harness/leg-slab-cases'
+import { changedExample, techniqueIds } from '../../harness/cases/example-cases'
+import { planFile } from '../../harness/cases/leg-slab-cases'
 
 const geometryOf = (technique: string, side?: 'left' | 'right'): Geometry =>
   planFile(

@@ -2,8 +2,8 @@ import { expect } from 'chai'
 import type { Measurement } from '#core/model/clinical-case'
 import { girthDoubt, girthFaults } from '#core/figures/body/girth-neighbours'
 import { mulberry32 } from '#core/figures/crew/draws'
-import { planFile } from '../../harness/leg-slab-cases'
-import { exampleOf } from '../../harness/example-cases'
+import { planFile } from '../../harness/cases/leg-slab-cases'
+import { exampleOf } from '../../harness/cases/example-cases'
 
 const cm = (id: string, value: number, side: 'left' | 'right' = 'right'): Measurement => ({ id: `${id}-girth`, side, value, unit: 'cm' })
 const usual = [cm('calf', 36), cm('ankle', 22.5), cm('below-knee', 33.5), cm('mid-thigh', 52)]

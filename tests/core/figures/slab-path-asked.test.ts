@@ -1,6 +1,6 @@
 import { expect } from 'chai'
-import { changedExample } from '../../harness/example-cases'
-import { planFile } from '../../harness/leg-slab-cases'
+import { changedExample } from '../../harness/cases/example-cases'
+import { planFile } from '../../harness/cases/leg-slab-cases'
 
 /** Codes of what is asked about the slab path of an example, with the path read as so many cm. */
 function saidOf(

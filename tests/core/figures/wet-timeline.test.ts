@@ -5,8 +5,8 @@ import { wetTimeline } from '#core/figures/crew/wet-timeline'
 import { createMemo } from '#core/model/plan-context'
 import { readCase } from '#core/files/read-case'
 import { planCase } from '#core/techniques/plan-case'
-import { exampleOf } from '../../harness/example-cases'
-import { testContext } from '../../harness/leg-slab-cases'
+import { exampleOf } from '../../harness/cases/example-cases'
+import { testContext } from '../../harness/cases/leg-slab-cases'
 
 function crewOf(technique: string): CrewInput {
   const { clinicalCase } = readCase(exampleOf(technique))

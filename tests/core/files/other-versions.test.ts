@@ -8,7 +8,7 @@ import { readStationFile, writeStationFile } from '#core/practice/stations/read-
 import { shippedStations } from '#core/practice/stations/shipped-stations'
 import { stationContext } from '#core/practice/stations/station-context'
 import { defaultProtocol } from '#core/quantities/defaults'
-import { exampleOf } from '../../harness/example-cases'
+import { exampleOf } from '../../harness/cases/example-cases'
 
 const example = exampleOf('leg-slab')
 const bench = benches[0]!

@@ -15,8 +15,8 @@ import { createFieldReader } from '#core/files/field-reader'
 import type { Problem } from '#core/model/problem'
 import { ordersFor } from '#core/techniques/orders-for'
 import { techniques } from '#core/techniques/registry'
-import { exampleOf } from '../../harness/example-cases'
-import { planFile } from '../../harness/leg-slab-cases'
+import { exampleOf } from '../../harness/cases/example-cases'
+import { planFile } from '../../harness/cases/leg-slab-cases'
 
 const by = { by: 'Merryn Sale', at: '2026-03-28T23:10:00Z' }
 /** One of every kind. */

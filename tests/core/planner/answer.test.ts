@@ -6,8 +6,8 @@ import type { DisplayUnits } from '#core/planner/format-decision'
 import { finishPlan } from '#core/techniques/finish-plan'
 import { planCase } from '#core/techniques/plan-case'
 import { findTechnique, techniques } from '#core/techniques/registry'
-import { changedExample, techniqueIds } from '../../harness/example-cases'
-import { testContext, type CaseFile } from '../../harness/leg-slab-cases'
+import { changedExample, techniqueIds } from '../../harness/cases/example-cases'
+import { testContext, type CaseFile } from '../../harness/cases/leg-slab-cases'
 
 function answerOf(technique: string, change: (file: CaseFile) => void = () => undefined, units: DisplayUnits = 'metric'): string | null {
   const { clinicalCase } = readCase(changedExample(technique, change))

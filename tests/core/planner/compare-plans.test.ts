@@ -2,8 +2,8 @@ import { expect } from 'chai'
 import { comparePlans, isOfSubstance } from '#core/planner/compare-plans'
 import type { SizeStrip } from '#core/model/decision'
 import { findTechnique } from '#core/techniques/registry'
-import { changedExample, exampleOf, techniqueIds } from '../../harness/example-cases'
-import { decisionOf, planFile } from '../../harness/leg-slab-cases'
+import { changedExample, exampleOf, techniqueIds } from '../../harness/cases/example-cases'
+import { decisionOf, planFile } from '../../harness/cases/leg-slab-cases'
 
 const withOption = (technique: string, id: string, value: string) =>
   planFile(

@@ -5,8 +5,8 @@ import { planExit, type Plan } from '#core/model/plan'
 import { finishPlan } from '#core/techniques/finish-plan'
 import { planCase } from '#core/techniques/plan-case'
 import { techniques } from '#core/techniques/registry'
-import { exampleOf } from '../../harness/example-cases'
-import { decisionOf, testContext, type CaseFile } from '../../harness/leg-slab-cases'
+import { exampleOf } from '../../harness/cases/example-cases'
+import { decisionOf, testContext, type CaseFile } from '../../harness/cases/leg-slab-cases'
 
 const ctx = { ...testContext(), memo: createMemo(5_000) }
 function planOf(file: CaseFile, decision?: string, value?: number): Plan {

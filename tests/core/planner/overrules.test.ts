@@ -9,7 +9,7 @@ import { planCase } from '#core/techniques/plan-case'
 import { techniques } from '#core/techniques/registry'
 import { sampleOf } from '../../harness/long'
 import { exampleFile, exampleNames } from '../../../scripts/generate/example-files'
-import { decisionOf, planFile, problemLines, testContext, type CaseFile } from '../../harness/leg-slab-cases'
+import { decisionOf, planFile, problemLines, testContext, type CaseFile } from '../../harness/cases/leg-slab-cases'
 
 // Heat and crew of the same inputs come again and again here: one memo for all.
 const ctx = { ...testContext(), memo: createMemo(5_000) }

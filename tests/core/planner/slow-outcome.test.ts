@@ -3,8 +3,8 @@ import { readCase } from '#core/files/read-case'
 import type { HeatResult } from '#core/figures/heat/solve-heat'
 import { slowOutcome } from '#core/planner/slow-outcome'
 import { planCase } from '#core/techniques/plan-case'
-import { exampleOf } from '../../harness/example-cases'
-import { testContext } from '../../harness/leg-slab-cases'
+import { exampleOf } from '../../harness/cases/example-cases'
+import { testContext } from '../../harness/cases/leg-slab-cases'
 
 const { clinicalCase } = readCase(exampleOf('leg-slab'))
 const task = planCase(clinicalCase!, testContext())?.pending.find(({ decision }) => decision === 'peak-skin-temp')

@@ -3,8 +3,8 @@ import { readCase } from '#core/files/read-case'
 import { stillMissing } from '#core/planner/still-missing'
 import { planCase } from '#core/techniques/plan-case'
 import { techniques } from '#core/techniques/registry'
-import { exampleOf } from '../../harness/example-cases'
-import { testContext } from '../../harness/leg-slab-cases'
+import { exampleOf } from '../../harness/cases/example-cases'
+import { testContext } from '../../harness/cases/leg-slab-cases'
 
 /** The published example with nothing known of the patient, and nothing read but what is named. */
 function planOf(

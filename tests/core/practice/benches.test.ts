@@ -6,9 +6,9 @@ import { readBenchFile, writeBenchFile } from '#core/practice/bench-file'
 import { benches, findBench } from '#core/practice/benches'
 import { readState, writeState } from '#core/practice/read-state'
 import { defaultProtocol, readDefaults } from '#core/quantities/defaults'
-import { testContext } from '../../harness/leg-slab-cases'
+import { testContext } from '../../harness/cases/leg-slab-cases'
 import { isLong } from '../../harness/long'
-import { makeDraws } from '../../harness/random-draws'
+import { makeDraws } from '../../harness/cases/random-draws'
 
 const ctx = testContext()
 const benchOf = (id: string): Bench => {

@@ -7,7 +7,7 @@ import { mustsOfStep } from '#core/runs/check-order'
 import { scoreStation } from '#core/practice/stations/score-station'
 import { criticalIds, toTenth, type Station, type StationRun } from '#core/practice/stations/station'
 import { techniques } from '#core/techniques/registry'
-import { testContext } from '../../harness/leg-slab-cases'
+import { testContext } from '../../harness/cases/leg-slab-cases'
 
 const ctx = testContext()
 const stations = shippedStations(ctx)

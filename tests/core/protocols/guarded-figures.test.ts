@@ -8,8 +8,8 @@ import { defaultProtocol, type Protocol } from '#core/quantities/defaults'
 import { finishPlan } from '#core/techniques/finish-plan'
 import { planCase } from '#core/techniques/plan-case'
 import { techniques } from '#core/techniques/registry'
-import { exampleOf } from '../../harness/example-cases'
-import { testContext } from '../../harness/leg-slab-cases'
+import { exampleOf } from '../../harness/cases/example-cases'
+import { testContext } from '../../harness/cases/leg-slab-cases'
 import { sampleOf } from '../../harness/long'
 
 /** A case in which something stops, by what the shipped figures say. */

@@ -7,9 +7,9 @@ import { judgeProtocol } from '#core/protocols/judge-protocol'
 import { figureOf, protocolFigures } from '#core/protocols/protocol-figures'
 import { defaultProtocol, type Protocol } from '#core/quantities/defaults'
 import { planCase } from '#core/techniques/plan-case'
-import { exampleOf, techniqueIds } from '../../harness/example-cases'
-import { testContext } from '../../harness/leg-slab-cases'
-import { makeDraws } from '../../harness/random-draws'
+import { exampleOf, techniqueIds } from '../../harness/cases/example-cases'
+import { testContext } from '../../harness/cases/leg-slab-cases'
+import { makeDraws } from '../../harness/cases/random-draws'
 
 const local = (change: Partial<Protocol>): Protocol => ({ ...defaultProtocol, ...change })
 const pathsOf = (protocol: Protocol): readonly string[] => judgeProtocol(protocol).map((one) => one.path)
@@ -110,7 +110,7 @@ describe('what is wrong with a protocol', () => {
   })
 })
 
-describe('floors of safety in a protocol', () => {
+describe('guarded figures of a protocol', () => {
   it('are told when a figure goes beyond the shipped one on their side alone', () => {
     expect(guardsLoosened(local({ numbers: { 'pull.skinMostKg': 4 } }))).to.deep.equal([])
     expect(guardsLoosened(local({ numbers: { 'pull.skinMostKg': 6, 'rounds.graceMostMin': 45 } }))).to.deep.equal([
@@ -124,9 +124,9 @@ describe('floors of safety in a protocol', () => {
       guardsLoosened(local({ rounds: { atRisk: rows.map(([everyMin, times]) => ({ everyMin, times })) } }))
     expect(atRisk([15, 4], [30, 4], [60, 69])).to.deep.equal([])
     expect(atRisk([15, 288])).to.deep.equal([])
-    expect(atRisk([15, 4], [30, 4], [60, 10], [120, 30])).to.deep.equal(['At-risk rounds are further apart than the floor from hour 13 on'])
-    expect(atRisk([30, 144])).to.deep.equal(['At-risk rounds are further apart than the floor from hour 0 on'])
-    expect(atRisk([15, 4], [30, 4], [60, 21])).to.deep.equal(['At-risk rounds are further apart than the floor from hour 24 on'])
+    expect(atRisk([15, 4], [30, 4], [60, 10], [120, 30])).to.deep.equal(['At-risk rounds are further apart than as shipped from hour 13 on'])
+    expect(atRisk([30, 144])).to.deep.equal(['At-risk rounds are further apart than as shipped from hour 0 on'])
+    expect(atRisk([15, 4], [30, 4], [60, 21])).to.deep.equal(['At-risk rounds are further apart than as shipped from hour 24 on'])
   })
 })
 

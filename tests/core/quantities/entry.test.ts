@@ -6,8 +6,8 @@ import { checkScaleBar, measurePhotoAngle, measurePhotoPath, smoothLine, type Ph
 import { instruments, parseInstrumentLine } from '#core/quantities/instrument-line'
 import { readCase } from '#core/files/read-case'
 import { techniques } from '#core/techniques/registry'
-import { exampleOf } from '../../harness/example-cases'
-import { makeDraws } from '../../harness/random-draws'
+import { exampleOf } from '../../harness/cases/example-cases'
+import { makeDraws } from '../../harness/cases/random-draws'
 
 const places = [
   { id: 'calf-girth', label: 'Calf girth' },

@@ -12,8 +12,8 @@ import { toCm } from '#core/quantities/length'
 import { parseReading } from '#core/quantities/parse-reading'
 import { poolReadings } from '#core/quantities/pool-readings'
 import { approximately, roundDownTo, roundUpTo } from '#core/quantities/rounding'
-import { changedExample } from '../../harness/example-cases'
-import { ankleCase, cautionCodes, decisionOf, planFile, problemLines, testContext } from '../../harness/leg-slab-cases'
+import { changedExample } from '../../harness/cases/example-cases'
+import { ankleCase, cautionCodes, decisionOf, planFile, problemLines, testContext } from '../../harness/cases/leg-slab-cases'
 
 function cmOf(text: string): number | string {
   const parsed = parseReading(text)

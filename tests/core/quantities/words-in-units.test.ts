@@ -2,8 +2,8 @@ import { expect } from 'chai'
 import { readCase } from '#core/files/read-case'
 import { inUnits, wordsInUnits } from '#core/quantities/words-in-units'
 import { planCase } from '#core/techniques/plan-case'
-import { exampleOf, techniqueIds } from '../../harness/example-cases'
-import { testContext } from '../../harness/leg-slab-cases'
+import { exampleOf, techniqueIds } from '../../harness/cases/example-cases'
+import { testContext } from '../../harness/cases/leg-slab-cases'
 
 describe('words in the reader’s units', () => {
   for (const [metric, inches] of [

@@ -6,8 +6,8 @@ import { isTicked, taskFormOf } from '#core/rounds/task-form-of'
 import { readCase } from '#core/files/read-case'
 import { planCase } from '#core/techniques/plan-case'
 import { techniques } from '#core/techniques/registry'
-import { exampleOf } from '../../harness/example-cases'
-import { testContext } from '../../harness/leg-slab-cases'
+import { exampleOf } from '../../harness/cases/example-cases'
+import { testContext } from '../../harness/cases/leg-slab-cases'
 
 const start = '2026-03-28T10:00:00Z'
 const at = (hours: number): string => new Date(Date.parse(start) + hours * 3_600_000).toISOString()

@@ -77,8 +77,7 @@ describe('one look at one item', () => {
   })
 
   it('says of a level of feeling that rose what it was, and nothing of one that is new or fell', () => {
-    const text = (value: string, last?: number) =>
-      lookAtBlock('spine', { level: value }, { ...never, last: () => last }, adult)[0]?.text
+    const text = (value: string, last?: number) => lookAtBlock('spine', { level: value }, { ...never, last: () => last }, adult)[0]?.text
     const [low, high] = [feelingLevels[3]!, feelingLevels[8]!]
     expect(text(high, 3)).to.equal(`Level of feeling ${high} (was ${low})`)
     expect(text(high)).to.equal(`Level of feeling ${high}`)

@@ -1,7 +1,7 @@
 import { expect } from 'chai'
 import { judgeCheck, type PrintedRound } from '#core/files/judge-check'
 import { readCheck } from '#core/files/read-check'
-import { ankleCase } from '../../harness/leg-slab-cases'
+import { ankleCase } from '../../harness/cases/leg-slab-cases'
 
 const wellNerves = {
   movement: { 'deep-peroneal': 'full', 'superficial-peroneal': 'full', tibial: 'full' },

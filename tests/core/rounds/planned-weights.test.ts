@@ -14,11 +14,21 @@ describe('weights as a round reads them', () => {
     for (const { id, form } of forms) {
       const planned = form.flatMap((ask) => (ask.kind === 'figure' && ask.planned !== undefined ? [ask.planned] : []))
       expect(formOfPlan(form, []), id).to.deep.equal(form)
-      expect(formOfPlan(form, planned.map((one) => decided(one, 3))), id).to.deep.equal(form)
+      expect(
+        formOfPlan(
+          form,
+          planned.map((one) => decided(one, 3)),
+        ),
+        id,
+      ).to.deep.equal(form)
       // What is not a planned weight stays, also where no weight hangs.
-      expect(formOfPlan(form, planned.map((one) => decided(one, 0))), id).to.deep.equal(
-        form.filter((ask) => ask.kind !== 'figure' || ask.planned === undefined),
-      )
+      expect(
+        formOfPlan(
+          form,
+          planned.map((one) => decided(one, 0)),
+        ),
+        id,
+      ).to.deep.equal(form.filter((ask) => ask.kind !== 'figure' || ask.planned === undefined))
     }
   })
 

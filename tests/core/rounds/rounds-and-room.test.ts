@@ -7,7 +7,7 @@ import { atRiskReason, graceFor, roundMinutes } from '#core/planner/schedule-rou
 import { girthGrowthAt, greatestGirthGrowth } from '#core/figures/swelling/girth-growth'
 import { hoursUntilLimit, pressureUnderShell, type RoomInput } from '#core/figures/swelling/room'
 import { chooseRolls } from '#core/figures/wraps/roll-choice'
-import { ankleCase, planFile } from '../../harness/leg-slab-cases'
+import { ankleCase, planFile } from '../../harness/cases/leg-slab-cases'
 
 describe('rounds', () => {
   const day = 1440

@@ -11,8 +11,8 @@ import { forecastWard, nursesToClear, orderWork, type DueTask } from '#core/roun
 import { rankPositions } from '#core/techniques/rank-positions'
 import { techniques } from '#core/techniques/registry'
 import { betterThan, rankTechniques } from '#core/techniques/rank-techniques'
-import { ankleCase, testContext } from '../../harness/leg-slab-cases'
-import { exampleOf } from '../../harness/example-cases'
+import { ankleCase, testContext } from '../../harness/cases/leg-slab-cases'
+import { exampleOf } from '../../harness/cases/example-cases'
 
 const task = (id: string, dueMin: number, takesMin = 10, level: DueTask['level'] = 'none'): DueTask => ({
   id,

@@ -1,7 +1,7 @@
 import { expect } from 'chai'
 import { flags, partsOf, raisedByFlag, raisedByPart, raisedByPattern, type Raised } from '../../../scripts/generate/danger-table'
 import { bodyRegionOf, regions, type Flag } from '#core/model/vocabulary'
-import { techniqueIds } from '../../harness/example-cases'
+import { techniqueIds } from '../../harness/cases/example-cases'
 
 const slabs = ['leg-slab', 'slab-and-stirrup', 'volar-slab']
 const ankleHolders = ['leg-slab', 'slab-and-stirrup', 'leg-cast']

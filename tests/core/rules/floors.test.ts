@@ -1,8 +1,8 @@
 import { expect } from 'chai'
 import { hasNoRoom, openingForLimit, pressureUnderShell, type RoomInput } from '#core/figures/swelling/room'
 import { defaultProtocol } from '#core/quantities/defaults'
-import { planFile, type CaseFile } from '../../harness/leg-slab-cases'
-import { changedExample } from '../../harness/example-cases'
+import { planFile, type CaseFile } from '../../harness/cases/leg-slab-cases'
+import { changedExample } from '../../harness/cases/example-cases'
 
 const sign = { reason: 'as told', by: 'Sorrel Vane', at: '2026-01-10T08:00:00Z' }
 const overruled = (...values: readonly (readonly [decision: string, value: unknown])[]) =>

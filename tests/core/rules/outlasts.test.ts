@@ -1,8 +1,8 @@
 import { expect } from 'chai'
 import type { Caution } from '#core/model/plan'
 import { outlastsApplication } from '#core/rules/outlasts'
-import { changedExample } from '../../harness/example-cases'
-import { planFile, type CaseFile } from '../../harness/leg-slab-cases'
+import { changedExample } from '../../harness/cases/example-cases'
+import { planFile, type CaseFile } from '../../harness/cases/leg-slab-cases'
 
 const loose = (file: CaseFile): Record<string, unknown> => file as unknown as Record<string, unknown>
 const planOf = (id: string, change: (file: CaseFile) => void) => planFile(changedExample(id, change))

@@ -9,8 +9,8 @@ import { liveRounds } from '#core/rounds/live-rounds'
 import { roundMinutes } from '#core/planner/schedule-rounds'
 import { countSlabLayers } from '#core/figures/slabs/slab-layers'
 import { bandagePressure } from '#core/figures/wraps/bandage-pressure'
-import { changedExample } from '../../harness/example-cases'
-import { ankleCase, decisionOf, planFile, type CaseFile } from '../../harness/leg-slab-cases'
+import { changedExample } from '../../harness/cases/example-cases'
+import { ankleCase, decisionOf, planFile, type CaseFile } from '../../harness/cases/leg-slab-cases'
 
 const cm = (id: string, value: number, side?: string) => ({ id, value, unit: 'cm', ...(side ? { side } : {}) })
 const replaced = (technique: string, ...readings: ReturnType<typeof cm>[]): Plan =>

@@ -3,7 +3,7 @@ import { bandsOff } from '#core/runs/bands-off'
 import { hasStepRole } from '#core/model/step-role'
 import { guidePage } from '#core/techniques/guide-page'
 import { techniques } from '#core/techniques/registry'
-import { testContext } from '../../harness/leg-slab-cases'
+import { testContext } from '../../harness/cases/leg-slab-cases'
 
 const pages = techniques.map((technique) => guidePage(technique, testContext()).plan)
 

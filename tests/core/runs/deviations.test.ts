@@ -1,8 +1,8 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
 import { findDeviations, type StepEntry } from '#core/runs/find-deviations'
-import { exampleOf, techniqueIds } from '../../harness/example-cases'
-import { planFile } from '../../harness/leg-slab-cases'
+import { exampleOf, techniqueIds } from '../../harness/cases/example-cases'
+import { planFile } from '../../harness/cases/leg-slab-cases'
 
 const { steps } = planFile(exampleOf('leg-slab')).procedure
 const ids = steps.map((step) => step.id)

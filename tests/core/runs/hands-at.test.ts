@@ -1,7 +1,7 @@
 import { expect } from 'chai'
 import type { Step } from '#core/model/step'
 import { handsAt } from '#core/runs/hands-at'
-import { bareStep } from '../../harness/bare-step'
+import { bareStep } from '../../harness/cases/bare-step'
 
 const step = (id: string, change: Partial<Step> = {}): Step => bareStep({ id, ...change })
 const lift = step('lift', { hands: [], holds: { what: 'foot', from: 'lift', to: 'hold-set', place: 'hold-distal' } })

@@ -1,7 +1,7 @@
 import { expect } from 'chai'
 import type { Step } from '#core/model/step'
 import { openSteps } from '#core/runs/check-order'
-import { bareStep } from '../../harness/bare-step'
+import { bareStep } from '../../harness/cases/bare-step'
 
 const step = (id: string, after: readonly string[], optional = false): Step => bareStep({ id, after, ...(optional ? { optional } : {}) })
 const ids = (steps: readonly Step[]): readonly string[] => steps.map(({ id }) => id)

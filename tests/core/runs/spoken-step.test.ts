@@ -3,8 +3,8 @@ import type { Caution } from '#core/model/plan'
 import { speakable, spokenStep } from '#core/runs/spoken-step'
 import { readCase } from '#core/files/read-case'
 import { planCase } from '#core/techniques/plan-case'
-import { exampleOf, techniqueIds } from '../../harness/example-cases'
-import { testContext } from '../../harness/leg-slab-cases'
+import { exampleOf, techniqueIds } from '../../harness/cases/example-cases'
+import { testContext } from '../../harness/cases/leg-slab-cases'
 
 const caution = (level: Caution['level'], text: string, steps: readonly string[]): Caution => ({
   level,

@@ -1,7 +1,7 @@
 import { expect } from 'chai'
 import { stepName } from '#core/runs/step-name'
-import { exampleOf, techniqueIds } from '../../harness/example-cases'
-import { planFile } from '../../harness/leg-slab-cases'
+import { exampleOf, techniqueIds } from '../../harness/cases/example-cases'
+import { planFile } from '../../harness/cases/leg-slab-cases'
 
 describe('names of steps', () => {
   for (const technique of techniqueIds) {

@@ -5,8 +5,8 @@ import { timerKinds, type StepStraps } from '#core/model/step'
 import { handGrips, handWords, gripsNeeded } from '#core/runs/grips'
 import { fetchFrom, fetchPlaces, itemsBeside } from '#core/planner/fetch-from'
 import { findTechnique } from '#core/techniques/registry'
-import { changedExample, exampleOf, techniqueIds } from '../../harness/example-cases'
-import { planFile } from '../../harness/leg-slab-cases'
+import { changedExample, exampleOf, techniqueIds } from '../../harness/cases/example-cases'
+import { planFile } from '../../harness/cases/leg-slab-cases'
 
 const stepOf = (technique: string, id: string, change: Parameters<typeof changedExample>[1] = () => undefined) =>
   planFile(changedExample(technique, change)).procedure.steps.find((step) => step.id === id)

@@ -9,8 +9,8 @@ import { stopsOn, waitsForOrder, waysOn, type StepState } from '#core/runs/what-
 import { optionValues } from '#core/planner/technique'
 import { planCase } from '#core/techniques/plan-case'
 import { findTechnique, techniques } from '#core/techniques/registry'
-import { exampleOf } from '../../harness/example-cases'
-import { testContext } from '../../harness/leg-slab-cases'
+import { exampleOf } from '../../harness/cases/example-cases'
+import { testContext } from '../../harness/cases/leg-slab-cases'
 
 const ctx = testContext()
 type Ways = 'done' | 'go on' | 'skip' | 'skip over it'

@@ -1,7 +1,7 @@
 import { expect } from 'chai'
 import { wetNow } from '#core/runs/wet-now'
-import { planFile } from '../../harness/leg-slab-cases'
-import { changedExample, exampleOf } from '../../harness/example-cases'
+import { planFile } from '../../harness/cases/leg-slab-cases'
+import { changedExample, exampleOf } from '../../harness/cases/example-cases'
 
 const start = Date.parse('2026-01-10T08:00:00Z')
 const started = (id: string, afterMin: number, minutes: number, kind: 'set' | 'cure' = 'set') => ({

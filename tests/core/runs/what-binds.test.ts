@@ -2,7 +2,7 @@ import { expect } from 'chai'
 import type { Caution } from '#core/model/plan'
 import type { Step } from '#core/model/step'
 import { freshSince, stopsOn, unmarkedStraps, waitsForOrder, waysOn, type BindingFacts } from '#core/runs/what-binds'
-import { bareStep } from '../../harness/bare-step'
+import { bareStep } from '../../harness/cases/bare-step'
 
 const step = (change: Partial<Step> = {}): Step => bareStep({ id: 'close-collar', ...change })
 const caution = (change: Partial<Caution> = {}): Caution => ({

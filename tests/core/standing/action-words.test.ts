@@ -2,7 +2,7 @@ import { expect } from 'chai'
 import { dangers, heldParts, type Danger } from '#core/model/danger'
 import { actionWords } from '#core/standing/action-words'
 import { whatNow, type Situation, type StandingDanger } from '#core/standing/what-now'
-import { wearing } from '../../harness/situations'
+import { wearing } from '../../harness/cases/situations'
 
 const about = (danger: Danger, change: Partial<StandingDanger> = {}): StandingDanger => ({ danger, part: null, item: null, ...change })
 

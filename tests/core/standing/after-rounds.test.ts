@@ -2,9 +2,9 @@ import { expect } from 'chai'
 import { judgeCheck, problemsOfCheck, type PrintedRound } from '#core/files/judge-check'
 import { findingsAfterRounds } from '#core/standing/fold-rounds'
 import { readCheck } from '#core/files/read-check'
-import { ankleCase } from '../../harness/leg-slab-cases'
-import { legRound, type Limb } from '../../harness/leg-rounds'
-import { wearing } from '../../harness/situations'
+import { ankleCase } from '../../harness/cases/leg-slab-cases'
+import { legRound, type Limb } from '../../harness/cases/leg-rounds'
+import { wearing } from '../../harness/cases/situations'
 
 type Extra = { on?: boolean; told?: object[]; seniorDecisions?: object[]; flags?: string[]; patientFlags?: string[] }
 

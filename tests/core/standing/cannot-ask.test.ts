@@ -1,9 +1,9 @@
 import { expect } from 'chai'
 import { judgeCheck, problemsOfCheck, type PrintedRound } from '#core/files/judge-check'
 import { readCheck } from '#core/files/read-check'
-import { ankleCase } from '../../harness/leg-slab-cases'
-import { exampleOf } from '../../harness/example-cases'
-import { legRound, type Limb } from '../../harness/leg-rounds'
+import { ankleCase } from '../../harness/cases/leg-slab-cases'
+import { exampleOf } from '../../harness/cases/example-cases'
+import { legRound, type Limb } from '../../harness/cases/leg-rounds'
 
 /** A round of a patient who cannot answer: only what is seen and felt. */
 function unasked(atMin: number, change: Limb = {}, cannotAsk = 'unresponsive'): object {

@@ -2,7 +2,7 @@ import { expect } from 'chai'
 import { judgeCheck, type PrintedRound } from '#core/files/judge-check'
 import { readCheck } from '#core/files/read-check'
 import type { LimbFindings } from '#core/model/observation'
-import { exampleOf } from '../../harness/example-cases'
+import { exampleOf } from '../../harness/cases/example-cases'
 import { fourLimbs, quietNeck } from '../../../src/server/demo/findings'
 
 type Tingling = Readonly<Record<string, readonly string[]>>

@@ -5,7 +5,7 @@ import type { Step } from '#core/model/step'
 import type { StepRole } from '#core/model/step-role'
 import { stopsOn } from '#core/runs/what-binds'
 import { dangerStops } from '#core/standing/danger-stops'
-import { wearing } from '../../harness/situations'
+import { wearing } from '../../harness/cases/situations'
 
 const item = (danger: Danger, change: Partial<StandingItem> = {}): StandingItem => ({
   id: 'leg-left/pulse',

@@ -4,7 +4,7 @@ import type { RoundInput } from '#core/model/observation'
 import { looksOfOne, findingsAfterRounds } from '#core/standing/fold-rounds'
 import type { Situation } from '#core/standing/what-now'
 import { readCase } from '#core/files/read-case'
-import { exampleOf } from '../../harness/example-cases'
+import { exampleOf } from '../../harness/cases/example-cases'
 
 const leg = { body: 'leg', side: 'left' } as const
 const standing = (id: string, level: 'urgent' | 'warn' | 'known' | 'none') => ({ id, part: id.split('/')[0] ?? null, level })

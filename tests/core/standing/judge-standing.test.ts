@@ -5,9 +5,9 @@ import type { StandingLevel } from '#core/model/standing'
 import { judgeStanding, minuteMs, type OtherItem, type StandingInput } from '#core/standing/judge-standing'
 import { findingsAfterRounds } from '#core/standing/fold-rounds'
 import { readRound } from '#core/files/read-round'
-import { ankleCase } from '../../harness/leg-slab-cases'
-import { legRound } from '../../harness/leg-rounds'
-import { wearing } from '../../harness/situations'
+import { ankleCase } from '../../harness/cases/leg-slab-cases'
+import { legRound } from '../../harness/cases/leg-rounds'
+import { wearing } from '../../harness/cases/situations'
 
 const { clinicalCase } = readCase(ankleCase())
 if (!clinicalCase) throw new Error('no case')
@@ -263,6 +263,8 @@ describe('what ends a finding, in words', () => {
     const rounds = [...lost, { ...legRound(30), cannotAsk: 'sedated' }]
     const words = (standing: ReturnType<typeof judge>): string => standing.actions.map(({ text }) => text).join(' ')
     expect(words(judge(rounds, {}, 31))).to.include('Loosen or split it now.')
-    expect(words(judge([...lost, legRound(30)], {}, 31))).to.include('Loosen').and.not.include('Loosen or split it now.')
+    expect(words(judge([...lost, legRound(30)], {}, 31)))
+      .to.include('Loosen')
+      .and.not.include('Loosen or split it now.')
   })
 })

@@ -8,7 +8,7 @@ import { isCaseAtRisk, situationOf } from '#core/standing/case-facts'
 import { findingsAfterRounds } from '#core/standing/fold-rounds'
 import type { ActionId } from '#core/model/action'
 import { techniques } from '#core/techniques/registry'
-import { exampleOf } from '../../harness/example-cases'
+import { exampleOf } from '../../harness/cases/example-cases'
 import { isLong, longSeed } from '../../harness/long'
 
 const draws = isLong ? 4_000 : 400

@@ -9,8 +9,8 @@ import { planCase } from '#core/techniques/plan-case'
 import { foldRounds, readRounds, findingsAfterRounds } from '#core/standing/fold-rounds'
 import type { StandingFinding } from '#core/standing/standing-finding'
 import { isLong, longSeed } from '../../harness/long'
-import { ankleCase, testContext } from '../../harness/leg-slab-cases'
-import { wearing } from '../../harness/situations'
+import { ankleCase, testContext } from '../../harness/cases/leg-slab-cases'
+import { wearing } from '../../harness/cases/situations'
 
 const { clinicalCase } = readCase(ankleCase())
 if (!clinicalCase) throw new Error('no case')

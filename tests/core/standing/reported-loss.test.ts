@@ -4,9 +4,9 @@ import { readRound } from '#core/files/read-round'
 import { findingsAfterRounds } from '#core/standing/fold-rounds'
 import type { PartId } from '#core/rounds/look'
 import { soonestLook } from '#core/standing/read-tracks'
-import { ankleCase } from '../../harness/leg-slab-cases'
-import { legRound } from '../../harness/leg-rounds'
-import { wearing } from '../../harness/situations'
+import { ankleCase } from '../../harness/cases/leg-slab-cases'
+import { legRound } from '../../harness/cases/leg-rounds'
+import { wearing } from '../../harness/cases/situations'
 
 const { clinicalCase } = readCase(ankleCase())
 

@@ -2,7 +2,7 @@ import { expect } from 'chai'
 import type { ActionId } from '#core/model/action'
 import { dangers, type Danger } from '#core/model/danger'
 import { isGrave, reviewActions, whatNow, type Situation, type StandingDanger } from '#core/standing/what-now'
-import { wearing } from '../../harness/situations'
+import { wearing } from '../../harness/cases/situations'
 
 const about = (danger: Danger, change: Partial<StandingDanger> = {}): StandingDanger => ({ danger, part: null, item: null, ...change })
 const now = (situation: Situation, ...standing: readonly (Danger | StandingDanger)[]): readonly ActionId[] =>

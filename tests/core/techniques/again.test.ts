@@ -2,8 +2,8 @@ import { expect } from 'chai'
 import { againPlan, lastFigures } from '#core/techniques/again-plan'
 import { techniques } from '#core/techniques/registry'
 import { hasStepRole } from '#core/model/step-role'
-import { changedExample } from '../../harness/example-cases'
-import { planFile } from '../../harness/leg-slab-cases'
+import { changedExample } from '../../harness/cases/example-cases'
+import { planFile } from '../../harness/cases/leg-slab-cases'
 
 const donned = techniques.filter(({ again }) => again !== undefined)
 

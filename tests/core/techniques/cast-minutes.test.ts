@@ -4,8 +4,8 @@ import { rollReach } from '#core/figures/wraps/roll-reach'
 import { castParts, castWindows, type CastFormation } from '#core/techniques/leg-cast/cast-parts'
 import { rollSteps } from '#core/techniques/leg-cast/roll-steps'
 import type { CastRoll } from '#core/techniques/leg-cast/materials'
-import { changedExample } from '../../harness/example-cases'
-import { cautionCodes, planFile, type CaseFile } from '../../harness/leg-slab-cases'
+import { changedExample } from '../../harness/cases/example-cases'
+import { cautionCodes, planFile, type CaseFile } from '../../harness/cases/leg-slab-cases'
 
 const plan = (technique: string, change: (file: CaseFile) => void) => planFile(changedExample(technique, change))
 

@@ -9,8 +9,8 @@ import { isOfChangeOver, underOldId } from '#core/techniques/change-over'
 import { planCase } from '#core/techniques/plan-case'
 import { techniques } from '#core/techniques/registry'
 import { takenBy } from '#core/techniques/shared/coming-off'
-import { exampleOf } from '../../harness/example-cases'
-import { testContext } from '../../harness/leg-slab-cases'
+import { exampleOf } from '../../harness/cases/example-cases'
+import { testContext } from '../../harness/cases/leg-slab-cases'
 
 const ctx = testContext()
 

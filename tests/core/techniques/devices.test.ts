@@ -2,8 +2,8 @@ import { expect } from 'chai'
 import { fingerSlack } from '#core/figures/straps/finger-slack'
 import { pistoning } from '#core/figures/sizing/hinge'
 import { defaultProtocol } from '#core/quantities/defaults'
-import { cautionCodes, decisionOf, planFile, problemLines, testContext, type CaseFile } from '../../harness/leg-slab-cases'
-import { changedExample } from '../../harness/example-cases'
+import { cautionCodes, decisionOf, planFile, problemLines, testContext, type CaseFile } from '../../harness/cases/leg-slab-cases'
+import { changedExample } from '../../harness/cases/example-cases'
 
 const plan = (technique: string, change: (file: CaseFile) => void = () => undefined) => planFile(changedExample(technique, change))
 const cm = (id: string, value: number, side?: string) => ({ id, value, unit: 'cm', ...(side ? { side } : {}) })

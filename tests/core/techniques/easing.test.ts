@@ -4,8 +4,8 @@ import { openNowPlan } from '#core/techniques/open-now-plan'
 import { techniques } from '#core/techniques/registry'
 import { planCase } from '#core/techniques/plan-case'
 import { readCase } from '#core/files/read-case'
-import { exampleOf } from '../../harness/example-cases'
-import { testContext } from '../../harness/leg-slab-cases'
+import { exampleOf } from '../../harness/cases/example-cases'
+import { testContext } from '../../harness/cases/leg-slab-cases'
 
 /** The published example of a technique, planned. */
 function planExample(technique: string) {

@@ -9,8 +9,8 @@ import { checkRegistry, findTechnique, techniques } from '#core/techniques/regis
 import { findOrderBreaks, openSteps } from '#core/runs/check-order'
 import { listMeasurementIds, measurementWords } from '#core/techniques/measurement-ids'
 import { optionValues } from '#core/planner/technique'
-import { cautionCodes, planFile, problemLines, testContext, type CaseFile } from '../../harness/leg-slab-cases'
-import { changedExample, exampleOf, techniqueIds } from '../../harness/example-cases'
+import { cautionCodes, planFile, problemLines, testContext, type CaseFile } from '../../harness/cases/leg-slab-cases'
+import { changedExample, exampleOf, techniqueIds } from '../../harness/cases/example-cases'
 
 describe('every technique', () => {
   it('is changed only for techniques of the same part of the body', () => {

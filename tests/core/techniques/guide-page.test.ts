@@ -2,8 +2,8 @@ import { expect } from 'chai'
 import { guidePage, sourceKindWords } from '#core/techniques/guide-page'
 import { techniques } from '#core/techniques/registry'
 import { cutLines } from '#core/techniques/cast-opening/cut-lines'
-import { changedExample } from '../../harness/example-cases'
-import { planFile, testContext } from '../../harness/leg-slab-cases'
+import { changedExample } from '../../harness/cases/example-cases'
+import { planFile, testContext } from '../../harness/cases/leg-slab-cases'
 
 describe('the guide', () => {
   for (const technique of techniques) {

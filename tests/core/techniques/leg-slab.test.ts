@@ -1,8 +1,8 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
 import { planExit, type Plan } from '#core/model/plan'
-import { ankleCase, cautionCodes, decisionOf, planFile, problemLines, testContext, type CaseFile } from '../../harness/leg-slab-cases'
-import { changedExample } from '../../harness/example-cases'
+import { ankleCase, cautionCodes, decisionOf, planFile, problemLines, testContext, type CaseFile } from '../../harness/cases/leg-slab-cases'
+import { changedExample } from '../../harness/cases/example-cases'
 
 function changed(change: (file: CaseFile) => void): Plan {
   const file = ankleCase()

@@ -5,8 +5,8 @@ import type { Step } from '#core/model/step'
 import { optionValues } from '#core/planner/technique'
 import { findOrderBreaks } from '#core/runs/check-order'
 import { techniques } from '#core/techniques/registry'
-import { changedExample } from '../../harness/example-cases'
-import { planFile, testContext } from '../../harness/leg-slab-cases'
+import { changedExample } from '../../harness/cases/example-cases'
+import { planFile, testContext } from '../../harness/cases/leg-slab-cases'
 
 const { protocol } = testContext()
 

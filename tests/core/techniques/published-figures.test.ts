@@ -1,7 +1,7 @@
 import { expect } from 'chai'
 import type { Plan } from '#core/model/plan'
-import { exampleOf, figuresOf, techniqueIds } from '../../harness/example-cases'
-import { decisionOf, planFile } from '../../harness/leg-slab-cases'
+import { exampleOf, figuresOf, techniqueIds } from '../../harness/cases/example-cases'
+import { decisionOf, planFile } from '../../harness/cases/leg-slab-cases'
 
 /** Every published example comes to the figures beside it, which were worked from its readings by hand. */
 describe('published examples, figure by figure', () => {

@@ -4,8 +4,8 @@ import { planCase } from '#core/techniques/plan-case'
 import { readCase } from '#core/files/read-case'
 import { createMemo, type PlanContext } from '#core/model/plan-context'
 import type { Plan } from '#core/model/plan'
-import { exampleOf, changedExample, techniqueIds } from '../../harness/example-cases'
-import { planFile, testContext, type CaseFile } from '../../harness/leg-slab-cases'
+import { exampleOf, changedExample, techniqueIds } from '../../harness/cases/example-cases'
+import { planFile, testContext, type CaseFile } from '../../harness/cases/leg-slab-cases'
 
 const planOf = (id: string, change: (file: CaseFile) => void): Plan => planFile(changedExample(id, change))
 const valueOf = (plan: Plan, id: string): unknown => plan.decisions.find((decision) => decision.id === id)?.value

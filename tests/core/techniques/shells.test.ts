@@ -3,8 +3,8 @@ import { defaultProtocol } from '#core/quantities/defaults'
 import { compareOpenings } from '#core/figures/swelling/compare-openings'
 import { pressureUnderShell } from '#core/figures/swelling/room'
 import { volarTemplate } from '#core/techniques/volar-slab/template'
-import { cautionCodes, decisionOf, planFile, problemLines, type CaseFile } from '../../harness/leg-slab-cases'
-import { changedExample } from '../../harness/example-cases'
+import { cautionCodes, decisionOf, planFile, problemLines, type CaseFile } from '../../harness/cases/leg-slab-cases'
+import { changedExample } from '../../harness/cases/example-cases'
 
 const plan = (technique: string, change: (file: CaseFile) => void = () => undefined) => planFile(changedExample(technique, change))
 const padded = (girth: number): number => girth + 2 * Math.PI * 0.3

@@ -11,8 +11,8 @@ import { isOfChangeOver } from '#core/techniques/change-over'
 import { planCase, workOut } from '#core/techniques/plan-case'
 import { techniques } from '#core/techniques/registry'
 import { sampleOf } from '../../harness/long'
-import { exampleOf } from '../../harness/example-cases'
-import { testContext } from '../../harness/leg-slab-cases'
+import { exampleOf } from '../../harness/cases/example-cases'
+import { testContext } from '../../harness/cases/leg-slab-cases'
 
 const ctx = testContext()
 

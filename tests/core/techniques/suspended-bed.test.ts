@@ -1,7 +1,7 @@
 import { expect } from 'chai'
 import { readPulleys } from '#core/techniques/families/traction/read-pulleys'
-import { cautionCodes, decisionOf, planFile, type CaseFile } from '../../harness/leg-slab-cases'
-import { changedExample } from '../../harness/example-cases'
+import { cautionCodes, decisionOf, planFile, type CaseFile } from '../../harness/cases/leg-slab-cases'
+import { changedExample } from '../../harness/cases/example-cases'
 
 const plan = (change: (file: CaseFile) => void = () => undefined) => planFile(changedExample('suspended-ring-traction', change))
 const withRig = (rig: object) => plan((file) => void (file['rig'] = rig))

@@ -3,8 +3,8 @@ import fc from 'fast-check'
 import { defaultProtocol } from '#core/quantities/defaults'
 import { layPads } from '#core/techniques/ring-traction/pads'
 import { kneeMoment, legParts } from '#core/figures/traction/leg-masses'
-import { cautionCodes, decisionOf, planFile, problemLines, type CaseFile } from '../../harness/leg-slab-cases'
-import { changedExample } from '../../harness/example-cases'
+import { cautionCodes, decisionOf, planFile, problemLines, type CaseFile } from '../../harness/cases/leg-slab-cases'
+import { changedExample } from '../../harness/cases/example-cases'
 
 const g = 9.81
 const plan = (technique: string, change: (file: CaseFile) => void = () => undefined) => planFile(changedExample(technique, change))

@@ -7,8 +7,8 @@ import { planCase } from '#core/techniques/plan-case'
 import { rankTechniques } from '#core/techniques/rank-techniques'
 import { techniques } from '#core/techniques/registry'
 import { consequences, whatIf, type Question, type WhatIf } from '#core/techniques/what-if'
-import { exampleOf, techniqueIds } from '../../harness/example-cases'
-import { ankleCase, testContext, type CaseFile } from '../../harness/leg-slab-cases'
+import { exampleOf, techniqueIds } from '../../harness/cases/example-cases'
+import { ankleCase, testContext, type CaseFile } from '../../harness/cases/leg-slab-cases'
 
 function read(file: CaseFile): ClinicalCase {
   const { clinicalCase } = readCase(file)

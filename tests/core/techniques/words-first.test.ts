@@ -2,8 +2,8 @@ import { expect } from 'chai'
 import type { Step } from '#core/model/step'
 import { hasStepRole, type StepRole } from '#core/model/step-role'
 import { techniques } from '#core/techniques/registry'
-import { changedExample } from '../../harness/example-cases'
-import { planFile } from '../../harness/leg-slab-cases'
+import { changedExample } from '../../harness/cases/example-cases'
+import { planFile } from '../../harness/cases/leg-slab-cases'
 
 const touching = [
   'first-touch',

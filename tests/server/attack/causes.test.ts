@@ -6,8 +6,8 @@ import { hasRight } from '#contract/rights'
 import type { CaseRecord } from '#contract/records/case'
 import type { RelatedCase } from '#ward/rounds/related-cases'
 import { requireRight } from '../../../src/server/kinds/caused'
-import { exampleOf } from '../../harness/example-cases'
-import { planFile } from '../../harness/leg-slab-cases'
+import { exampleOf } from '../../harness/cases/example-cases'
+import { planFile } from '../../harness/cases/leg-slab-cases'
 import {
   clientOf,
   openCase,

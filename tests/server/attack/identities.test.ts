@@ -6,7 +6,7 @@ import type { EventInput } from '#contract/event'
 import { eventKinds, findEventKind, type EventKindId } from '#contract/events/index'
 import { newestVersion } from '#contract/events/upcast'
 import { wardId } from '#contract/records/ward'
-import { goodBodies } from '../../harness/good-events'
+import { goodBodies } from '../../harness/cases/good-events'
 import { sealFor } from '../../harness/seal'
 import {
   clientOf,

@@ -3,7 +3,7 @@ import { connect } from 'node:net'
 import { setFlagsFromString } from 'node:v8'
 import { runInNewContext } from 'node:vm'
 import { expect } from 'chai'
-import { badRequests, type BadRequest } from '../../harness/bad-requests'
+import { badRequests, type BadRequest } from '../../harness/cases/bad-requests'
 import { isLong } from '../../harness/long'
 import { openCase, reading, startHarness, type Client, type Harness, type OpenedCase } from '../../harness/server-harness'
 

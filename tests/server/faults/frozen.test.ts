@@ -2,7 +2,7 @@ import { expect } from 'chai'
 import { v7 as uuidv7 } from 'uuid'
 import { openCase, openClient, startHarness, type Answer, type Client, type Harness, type OpenedCase } from '../../harness/server-harness'
 import { isLong } from '../../harness/long'
-import { startSlowLine, type SlowLine } from '../../harness/slow-line'
+import { startSlowLine, type SlowLine } from '../../harness/browser/slow-line'
 
 describe('a database that stands still', function () {
   this.timeout(120_000)

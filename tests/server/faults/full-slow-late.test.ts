@@ -5,7 +5,7 @@ import { connectReads } from '../../../src/server/db/connect'
 import { defineModels } from '../../../src/server/db/models'
 import { verifyDatabase } from '../../../src/server/services/verify-database'
 import { openCase, reading, startHarness, type Client, type Harness, type OpenedCase } from '../../harness/server-harness'
-import { startSlowLine } from '../../harness/slow-line'
+import { startSlowLine } from '../../harness/browser/slow-line'
 
 describe('a disk that is full, a database that is slow, a clock that jumps', () => {
   let harness: Harness

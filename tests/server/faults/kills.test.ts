@@ -1,9 +1,9 @@
 import { expect } from 'chai'
-import { startCutLine } from '../../harness/cut-line'
+import { startCutLine } from '../../harness/browser/cut-line'
 import { expectWhole, startDurableServers, type DurableServers, type OwnServer } from '../../harness/durable-servers'
 import { startLedger } from '../../harness/ledger'
 import { longSeed } from '../../harness/long'
-import { makeDraws } from '../../harness/random-draws'
+import { makeDraws } from '../../harness/cases/random-draws'
 import { patienceMs } from '../../harness/patience'
 
 const writers = 6

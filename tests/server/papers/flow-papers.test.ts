@@ -12,11 +12,11 @@ import { caseSummaryBlocks } from '../../../src/server/papers/case-summary-paper
 import { printFlow, type FlowBlock } from '../../../src/server/papers/flow-paper'
 import { printRoundChart, roundChartBlocks } from '../../../src/server/papers/round-chart-paper'
 import { printTakeHome, takeHomeBlocks } from '../../../src/server/papers/take-home-paper'
-import { exampleOf, techniqueIds } from '../../harness/example-cases'
-import { textsOf } from '../../harness/flow-texts'
-import { foldStay } from '../../harness/fold-stay'
-import { faultsInWords } from '../../harness/plain-words'
-import { testContext } from '../../harness/leg-slab-cases'
+import { exampleOf, techniqueIds } from '../../harness/cases/example-cases'
+import { textsOf } from '../../harness/cases/flow-texts'
+import { foldStay } from '../../harness/cases/fold-stay'
+import { faultsInWords } from '../../harness/cases/plain-words'
+import { testContext } from '../../harness/cases/leg-slab-cases'
 
 const { stay, event, caseAfter, stayAfter } = foldStay()
 const printedAt = '2026-03-27T18:00:00Z'

@@ -1,6 +1,6 @@
 import { expect } from 'chai'
 import { isSamePlan } from '../../../src/server/kinds/planning/same-plan'
-import { ankleCase, planFile } from '../../harness/leg-slab-cases'
+import { ankleCase, planFile } from '../../harness/cases/leg-slab-cases'
 import { bothLegs } from '../../../src/server/demo/findings'
 import { startHarness, type Client, type Harness } from '../../harness/server-harness'
 

@@ -11,7 +11,7 @@ import type { KeptEvent } from '../../../src/server/repositories/event-rows'
 import { createEventRepository } from '../../../src/server/repositories/events'
 import { chainHash } from '../../../src/server/ledger/chain-hash'
 import { bothLegs } from '../../../src/server/demo/findings'
-import { goodBodies } from '../../harness/good-events'
+import { goodBodies } from '../../harness/cases/good-events'
 import { openCase, reading, startHarness, type Client, type Harness, type OpenedCase } from '../../harness/server-harness'
 
 interface CaseBody {

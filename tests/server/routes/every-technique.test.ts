@@ -1,6 +1,6 @@
 import { expect } from 'chai'
-import { exampleOf, techniqueIds } from '../../harness/example-cases'
-import { planFile } from '../../harness/leg-slab-cases'
+import { exampleOf, techniqueIds } from '../../harness/cases/example-cases'
+import { planFile } from '../../harness/cases/leg-slab-cases'
 import { isSamePlan } from '../../../src/server/kinds/planning/same-plan'
 import type { Plan } from '#core/model/plan'
 import { startHarness, type Client, type Harness } from '../../harness/server-harness'

@@ -4,7 +4,7 @@ import type { HandOverAnswer } from '#contract/api/hand-over'
 import { handOverColumns } from '#ward/story/hand-over-table'
 import type { HandOverLine } from '#contract/api/hand-over'
 import { bothLegs } from '../../../src/server/demo/findings'
-import { goodBodies } from '../../harness/good-events'
+import { goodBodies } from '../../harness/cases/good-events'
 import { readPdf } from '../../harness/read-pdf'
 import { openCase, startHarness, type Client, type Harness, type OpenedCase } from '../../harness/server-harness'
 

@@ -4,7 +4,7 @@ import type { HistoryAnswer } from '#contract/api/history'
 import type { CaseRecord } from '#contract/records/case'
 import type { BoardRow } from '#contract/api/board'
 import { bothLegs } from '../../../src/server/demo/findings'
-import { goodBodies } from '../../harness/good-events'
+import { goodBodies } from '../../harness/cases/good-events'
 import { openCase, startHarness, type Answer, type Client, type Harness, type OpenedCase } from '../../harness/server-harness'
 
 const home = (goodBodies.ended as { home: object }).home

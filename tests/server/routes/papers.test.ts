@@ -3,7 +3,7 @@ import { v7 as uuidv7 } from 'uuid'
 import type { Plan } from '#core/model/plan'
 import { readCase } from '#core/files/read-case'
 import { sheets, type SheetId } from '#contract/api/papers'
-import { exampleOf } from '../../harness/example-cases'
+import { exampleOf } from '../../harness/cases/example-cases'
 import { readPdf, type ReadPage } from '../../harness/read-pdf'
 import { openCase, request, startHarness, type Client, type Harness, type OpenedCase } from '../../harness/server-harness'
 

@@ -13,7 +13,7 @@ import { stationContext } from '#core/practice/stations/station-context'
 import type { Station } from '#core/practice/stations/station'
 import { sheetsOf } from '#ward/practice/sitting-sheets'
 import { startHarness, type Client, type Harness } from '../../harness/server-harness'
-import { textsOf } from '../../harness/flow-texts'
+import { textsOf } from '../../harness/cases/flow-texts'
 import { stationSheetBlocks } from '../../../src/server/papers/station-sheet-paper'
 import { readPdf } from '../../harness/read-pdf'
 

@@ -4,7 +4,7 @@ import type { CaseRecord } from '#contract/records/case'
 import type { EventKindId } from '#contract/events/index'
 import type { RunRecord } from '#contract/records/run'
 import { exampleRunId as runId } from '#contract/events/example-ids'
-import { goodBodies as good } from '../../harness/good-events'
+import { goodBodies as good } from '../../harness/cases/good-events'
 import { openCase, startHarness, type Answer, type Client, type Harness, type OpenedCase } from '../../harness/server-harness'
 
 const kindsOfARun = [

@@ -6,7 +6,7 @@ import type { EpisodeRecord } from '#contract/records/episode'
 import type { EventInput } from '#contract/event'
 import { toClinicalCase } from '#ward/case/clinical-case'
 import { bothLegs } from '../../../src/server/demo/findings'
-import { goodBodies } from '../../harness/good-events'
+import { goodBodies } from '../../harness/cases/good-events'
 import { openCase, reading, startHarness, type Answer, type Client, type Harness, type OpenedCase } from '../../harness/server-harness'
 
 /** What an event says of time, ids, others' work and what it names is held against what the server knows. */

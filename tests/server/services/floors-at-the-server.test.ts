@@ -1,5 +1,5 @@
 import { expect } from 'chai'
-import { goodBodies } from '../../harness/good-events'
+import { goodBodies } from '../../harness/cases/good-events'
 import { openCase, reading, startHarness, type Answer, type Client, type Harness, type OpenedCase } from '../../harness/server-harness'
 
 const setup = { waterC: 22, roomC: 21, people: 3, backing: 'air', packSetMin: null, wearDays: null }

@@ -3,7 +3,7 @@ import { v7 as uuidv7 } from 'uuid'
 import { eventKinds, type EventKindId } from '#contract/events/index'
 import { paperKinds } from '#contract/api/papers'
 import { exampleRunId as runId } from '#contract/events/example-ids'
-import { goodBodies, hostileValues, pathsIn, withValue } from '../../harness/good-events'
+import { goodBodies, hostileValues, pathsIn, withValue } from '../../harness/cases/good-events'
 import { sampleOf } from '../../harness/long'
 import { openCase, startHarness, type Answer, type Client, type Harness, type OpenedCase } from '../../harness/server-harness'
 

@@ -15,7 +15,7 @@ import { defineModels } from '../../../src/server/db/models'
 import { createStockRepository } from '../../../src/server/repositories/stock'
 import { genesis } from '../../../src/server/repositories/streams'
 import { syncCatalogue } from '../../../src/server/services/sync-catalogue'
-import { goodBodies } from '../../harness/good-events'
+import { goodBodies } from '../../harness/cases/good-events'
 import { openCase, reading, startHarness, type Answer, type Client, type Harness, type OpenedCase } from '../../harness/server-harness'
 
 const header = 'item_code,lot,expires_on,count'

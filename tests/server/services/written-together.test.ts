@@ -8,9 +8,9 @@ import { defineModels } from '../../../src/server/db/models'
 import { verifyDatabase } from '../../../src/server/services/verify-database'
 import { isPlain } from '../../../src/server/writing/write-plain-events'
 import { createChanges } from '../../../src/server/repositories/changes'
-import { exampleOf } from '../../harness/example-cases'
-import { foldStay } from '../../harness/fold-stay'
-import { planFile } from '../../harness/leg-slab-cases'
+import { exampleOf } from '../../harness/cases/example-cases'
+import { foldStay } from '../../harness/cases/fold-stay'
+import { planFile } from '../../harness/cases/leg-slab-cases'
 import { openCase, reading, startHarness, type Client, type Harness, type OpenedCase } from '../../harness/server-harness'
 
 const kinds = Object.keys(eventKinds) as EventKindId[]

@@ -3,8 +3,8 @@ import { v7 as uuidv7 } from 'uuid'
 import { foundOn } from '#contract/records/side'
 import type { CaseRecord } from '#contract/records/case'
 import type { Role } from '#contract/rights'
-import { planFile } from '../../harness/leg-slab-cases'
-import { exampleOf } from '../../harness/example-cases'
+import { planFile } from '../../harness/cases/leg-slab-cases'
+import { exampleOf } from '../../harness/cases/example-cases'
 import {
   clientOf,
   openCase,

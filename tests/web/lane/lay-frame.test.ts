@@ -2,7 +2,7 @@ import { expect } from 'chai'
 import { layFrame, type LabelWish } from '../../../src/web/lane/kit/lay-frame'
 import { rowsFor, spread } from '../../../src/web/lane/kit/spread'
 import { cutToWidth, textWidthPx } from '../../../src/web/lane/kit/text-width'
-import { makeDraws } from '../../harness/random-draws'
+import { makeDraws } from '../../harness/cases/random-draws'
 
 describe('labels along a line', () => {
   it('stay where they want to be when they have room', () => {

@@ -1,7 +1,7 @@
 import { expect } from 'chai'
 import type { Point } from '#core/drawing/points'
 import { doesCross, placeNames, type Box } from '../../../src/web/lane/scene-labels'
-import { makeDraws } from '../../harness/random-draws'
+import { makeDraws } from '../../harness/cases/random-draws'
 
 const page: Box = { left: 0, top: 0, width: 300, height: 240 }
 

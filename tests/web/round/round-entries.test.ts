@@ -14,8 +14,8 @@ import {
   toFindings,
   type RoundEntries,
 } from '../../../src/web/round/round-items'
-import { exampleOf } from '../../harness/example-cases'
-import { wearing } from '../../harness/situations'
+import { exampleOf } from '../../harness/cases/example-cases'
+import { wearing } from '../../harness/cases/situations'
 
 const sides = ['left', 'right'] as const
 const normalLimb = (limb: 'leg' | 'arm', side: 'left' | 'right'): RoundEntries =>

@@ -5,8 +5,8 @@ import { outcomesOf, type RunRecord, type StepOutcome } from '#contract/records/
 import { latenessMin, orderRows, urgencyOf } from '../../../src/web/screens/board/board-order'
 import { currentStep, previousStep } from '../../../src/web/case/run/run-state'
 import { formatLeft } from '../../../src/web/parts/format-left'
-import { exampleOf, techniqueIds } from '../../harness/example-cases'
-import { planFile } from '../../harness/leg-slab-cases'
+import { exampleOf, techniqueIds } from '../../harness/cases/example-cases'
+import { planFile } from '../../harness/cases/leg-slab-cases'
 
 const now = Date.parse('2026-01-10T12:00:00Z')
 const row = (changes: Partial<BoardRow>): BoardRow => ({

@@ -4,8 +4,8 @@ import { reservationsOf } from '#ward/case/reservations'
 import { catalogue } from '#core/catalogue/catalogue'
 import { filterRows, toStockRows } from '../../../src/web/screens/store/stock-rows'
 import { readCount } from '../../../src/web/screens/store/read-count'
-import { exampleOf, techniqueIds } from '../../harness/example-cases'
-import { planFile } from '../../harness/leg-slab-cases'
+import { exampleOf, techniqueIds } from '../../harness/cases/example-cases'
+import { planFile } from '../../harness/cases/leg-slab-cases'
 
 const today = '2026-11-24'
 const line = (changes: Partial<StockLine>): StockLine => ({

@@ -6,7 +6,7 @@ import { stationContext } from '#core/practice/stations/station-context'
 import type { DrillPost, SittingPost } from '#contract/api/practice'
 import type { EventInput } from '#contract/event'
 import { keysFor } from '../../harness/device-store'
-import { loadPage, signInOn, type WebPage } from '../../harness/web-page'
+import { loadPage, signInOn, type WebPage } from '../../harness/browser/web-page'
 
 type Durable = Awaited<ReturnType<WebPage['openDurable']>>
 

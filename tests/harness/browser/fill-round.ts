@@ -1,5 +1,5 @@
 import type { TestBrowser } from './browser'
-import { patienceMs } from './patience'
+import { patienceMs } from '../patience'
 
 /** Enters everything of a round that one tap does not call normal, as it is when it is well. */
 export async function enterOpen(browser: TestBrowser): Promise<void> {

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs'
 import { techniques } from '#core/techniques/registry'
 import type { CaseFile } from './leg-slab-cases'
 
-const folder = new URL('../../docs/formats/examples/', import.meta.url)
+const folder = new URL('../../../docs/formats/examples/', import.meta.url)
 
 const texts = new Map<string, string>()
 

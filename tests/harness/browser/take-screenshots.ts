@@ -1,11 +1,11 @@
-import { closeShared } from './shared'
+import { closeShared } from '../shared'
 import { mkdirSync, writeFileSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
 import type { BoardRow } from '#contract/api/board'
 import { signIn, startBrowser, type TestBrowser } from './browser'
-import { startLiveServer } from './live-server'
-import { walkTo } from './run-steps'
-import { patienceMs } from './patience'
+import { startLiveServer } from '../live-server'
+import { walkTo } from '../cases/run-steps'
+import { patienceMs } from '../patience'
 
 interface Shot {
   readonly name: string
@@ -110,7 +110,7 @@ async function nameTheCrew(browser: TestBrowser): Promise<void> {
   await browser.evaluate('window.scrollTo(0, 0)')
 }
 
-const folder = fileURLToPath(new URL('../../docs/screenshots/', import.meta.url))
+const folder = fileURLToPath(new URL('../../../docs/screenshots/', import.meta.url))
 mkdirSync(folder, { recursive: true })
 const server = await startLiveServer()
 const browser = await startBrowser(server.address)

@@ -2,7 +2,7 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { build } from 'vite'
-import type { DeviceKeys } from '../../src/contract/api/session'
+import type { DeviceKeys } from '../../../src/contract/api/session'
 import type * as Parts from './web-page-parts'
 
 /** What a page of the application keeps for itself: loaded anew for every page, over the one device that all of them share. */
@@ -18,7 +18,7 @@ export async function loadPage(): Promise<WebPage> {
 }
 
 async function bundle(): Promise<string> {
-  const root = fileURLToPath(new URL('../..', import.meta.url))
+  const root = fileURLToPath(new URL('../../..', import.meta.url))
   const entry = fileURLToPath(new URL('./web-page-parts.ts', import.meta.url))
   const made = await build({
     configFile: false,

@@ -1,4 +1,4 @@
-import type { FlowBlock } from '../../src/server/papers/flow-paper'
+import type { FlowBlock } from '../../../src/server/papers/flow-paper'
 
 /** Every text of a paper, in its order. */
 export function textsOf(blocks: readonly FlowBlock[]): readonly string[] {

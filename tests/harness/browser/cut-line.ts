@@ -1,5 +1,5 @@
 import { connect, createServer, type AddressInfo, type Server, type Socket } from 'node:net'
-import { closeLater } from './shared'
+import { closeLater } from '../shared'
 
 /** A line to a server that can be cut: then nothing answers at its address at all, for pages and for workers alike. */
 export interface CutLine {

@@ -52,7 +52,7 @@ let lookScript: Promise<string> | null = null
 /** The script that finds elements in the page itself, made once. */
 async function makeLookScript(): Promise<string> {
   // From the root: the bench is bundled, and lies as deep under it as this file.
-  const entry = fileURLToPath(new URL('../../tests/harness/in-page/look.ts', import.meta.url))
+  const entry = fileURLToPath(new URL('./in-page/look.ts', import.meta.url))
   const made = await build({
     configFile: false,
     logLevel: 'error',

@@ -1,4 +1,4 @@
-import { request } from './server-harness'
+import { request } from '../server-harness'
 
 /** Signs in with a password that was printed, and chooses one in its place, as the first lead has to. @returns the chosen one */
 export async function chooseOwnPassword(address: string, name: string, printed: string): Promise<string> {

@@ -1,5 +1,5 @@
-import type { TestBrowser } from './browser'
-import { patienceMs } from './patience'
+import type { TestBrowser } from '../browser/browser'
+import { patienceMs } from '../patience'
 
 /** The step that is shown: its place and the beginning of its text; empty when there is none. */
 export async function shownStep(browser: TestBrowser): Promise<string> {

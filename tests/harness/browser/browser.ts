@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { startChromium, type Chromium } from './chromium'
 import { browserOf, type Tab } from './page-hands'
-import { closeLater } from './shared'
+import { closeLater } from '../shared'
 
 /** What goes to a page and comes from it as data; an element is none. */
 export type Plain = string | number | boolean | null | readonly Plain[] | { readonly [name: string]: Plain }

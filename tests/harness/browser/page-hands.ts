@@ -1,7 +1,7 @@
 import { WebElement } from 'selenium-webdriver'
 import type { TestBrowser } from './browser'
 import { againMs, type Chromium } from './chromium'
-import { patienceMs } from './patience'
+import { patienceMs } from '../patience'
 import type { Aim, PageLook, WantedName } from './in-page/look'
 
 /** So long the page looks for itself before it is asked anew: a page that is left meanwhile answers nothing. */

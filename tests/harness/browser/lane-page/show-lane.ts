@@ -1,9 +1,9 @@
 import { createElement } from 'react'
 import { flushSync } from 'react-dom'
 import { createRoot } from 'react-dom/client'
-import { Lane } from '../../../src/web/lane/lane'
-import type { LaneProps } from '../../../src/web/lane/lane-props'
-import '../../../src/web/theme.css'
+import { Lane } from '../../../../src/web/lane/lane'
+import type { LaneProps } from '../../../../src/web/lane/lane-props'
+import '../../../../src/web/theme.css'
 import { faultsOfLabels } from './label-faults'
 
 /** What the test asks for: lanes with what a stage lays over them, each in a box of its own width. */
