@@ -49,7 +49,7 @@ function cautionsOf(technique: string, region: Region, set: readonly Flag[], dro
       [file.injury, injuryFlags],
     ] as const) {
       const own = (part['flags'] as readonly string[] | undefined) ?? []
-      part['flags'] = [...own.filter((one) => one !== drop), ...set.filter((one) => (known as readonly string[]).includes(one))]
+      part['flags'] = [...own.filter((one) => one !== drop), ...set.filter((flag) => (known as readonly string[]).includes(flag))]
     }
   })
 }
@@ -69,8 +69,8 @@ function cautionsFrom(technique: string, change: (file: CaseFile) => void): Plan
 }
 
 function gravestNew(before: Plan['cautions'], after: Plan['cautions']): Raised {
-  const known = new Set(before.map((one) => `${one.code} ${one.level} ${one.text}`))
-  const fresh = after.filter((one) => !known.has(`${one.code} ${one.level} ${one.text}`)).map((one) => one.level)
+  const known = new Set(before.map((caution) => `${caution.code} ${caution.level} ${caution.text}`))
+  const fresh = after.filter((caution) => !known.has(`${caution.code} ${caution.level} ${caution.text}`)).map((caution) => caution.level)
   return gravity.reduce<Raised>((worst, level) => (fresh.includes(level as CautionLevel) ? level : worst), 'nothing')
 }
 

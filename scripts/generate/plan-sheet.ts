@@ -12,7 +12,7 @@ export function planSheet(plan: Plan): readonly string[] {
     ),
     ...plan.problems.map((problem) => `problem ${problem.code} ${problem.path}: ${problem.message}`),
     ...plan.decisions.flatMap(decisionLines),
-    ...plan.pending.map((one) => `pending ${one.decision}`),
+    ...plan.pending.map((task) => `pending ${task.decision}`),
     ...plan.materials.map(
       (material) =>
         said(`material ${material.id} = ${material.item}`, [
@@ -23,12 +23,12 @@ export function planSheet(plan: Plan): readonly string[] {
         ]) + (material.note ? `: ${material.note}` : ''),
     ),
     ...plan.procedure.steps.flatMap(stepLines),
-    ...plan.fit.map((one) => `fit ${one.id} @ ${one.where.join(' ')}: ${one.text}. ${one.why} ${one.remedy}`),
+    ...plan.fit.map((test) => `fit ${test.id} @ ${test.where.join(' ')}: ${test.text}. ${test.why} ${test.remedy}`),
     ...plan.care.map((one) => `care: ${one}`),
     ...roundLines(plan),
     ...plan.schedule
-      .filter((one) => one.kind !== 'round')
-      .map((one) => `at ${figure(one.dueMin)} min, grace ${figure(one.graceMin)}: ${one.kind} ${one.id}: ${one.text}`),
+      .filter((entry) => entry.kind !== 'round')
+      .map((entry) => `at ${figure(entry.dueMin)} min, grace ${figure(entry.graceMin)}: ${entry.kind} ${entry.id}: ${entry.text}`),
   ]
 }
 

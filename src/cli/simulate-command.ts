@@ -1,3 +1,4 @@
+import { hasStepRole } from '#core/model/step-role'
 import { legGirths } from '#core/figures/body/measurements/leg'
 import { armGirths } from '#core/figures/body/measurements/arm'
 import { readCase } from '#core/files/read-case'
@@ -56,9 +57,6 @@ function simulate(what: Simulation, clinicalCase: ClinicalCase, plan: Plan, ctx:
   }
 }
 
-/** What says how warm it gets, and how warm the water is: their stops are those of the heat. */
-const warming: readonly string[] = ['peak-skin-temp', 'set-time']
-
 function simulateHeat(clinicalCase: ClinicalCase, plan: Plan, ctx: PlanContext, problems: Problem[]): Simulated | null {
   const task = plan.pending.find((one) => one.decision === 'peak-skin-temp')
   if (!task) return refuse(problems, 'technique', `${clinicalCase.technique} sets nothing that warms: use a slab or cast technique.`)
@@ -66,9 +64,11 @@ function simulateHeat(clinicalCase: ClinicalCase, plan: Plan, ctx: PlanContext, 
   if (solved.decision !== 'peak-skin-temp') return null
   const { peakC, peakMin, minutesAbove44, omega, skinC } = solved.result
   const finished = finishPlan(plan, ctx, clinicalCase.overrules)
+  // A stop where it is wetted is one of the heat: too hot a dip, or a burn.
+  const wetting = plan.procedure.steps.flatMap((step) => (hasStepRole(step, 'wets') ? [step.id] : []))
   return {
     answer: { format: 'zesty-wren/heat', version: 1, peakC, peakMin, minutesAbove44, omega, skinC },
-    isStop: finished.cautions.some((caution) => caution.level === 'stop' && caution.decisions.some((id) => warming.includes(id))),
+    isStop: finished.cautions.some((caution) => caution.level === 'stop' && caution.steps.some((id) => wetting.includes(id))),
   }
 }
 

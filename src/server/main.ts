@@ -184,13 +184,13 @@ async function main(): Promise<void> {
   })
 
   async function announce(listening: number): Promise<void> {
-    const staff = (await people.list()).filter((one) => demo !== 'none' || (firstPassword && one.signIn === 'lead'))
+    const staff = (await people.list()).filter((account) => demo !== 'none' || (firstPassword && account.signIn === 'lead'))
     const message: ReadyMessage = {
       ready: true,
       address: `http://127.0.0.1:${listening}`,
       password: staff.length === 0 ? null : (firstPassword ?? demoPassword),
       isOneTime: firstPassword !== null,
-      people: staff.map((one) => ({ name: one.name, signIn: one.signIn, roles: one.roles.join(', ') })),
+      people: staff.map((account) => ({ name: account.name, signIn: account.signIn, roles: account.roles.join(', ') })),
     }
     if (process.send) process.send(message)
     // As a service it has nobody to tell but its journal: said once, and never written down elsewhere.

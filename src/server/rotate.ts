@@ -25,7 +25,7 @@ async function main(): Promise<number> {
       const there = await createServers(db).heardWithin(heardWithinS)
       if (there.length > 0)
         throw new Error(
-          `A server is connected (${there.map((one) => one.host).join(', ')}): stop it first, since it would go on by the keys of before.`,
+          `A server is connected (${there.map((server) => server.host).join(', ')}): stop it first, since it would go on by the keys of before.`,
         )
       const count = await rotateSecrets(db, { before, now, nowMs: systemClock(), isRolling: values.roll === true })
       const how = now ? 'wrapped by the new key' : 'plain, as no key is set'

@@ -69,7 +69,7 @@ async function signInAll({ db, servers }: DurableServers): Promise<readonly Clie
 /** Packs of as many people are under way before the label is asked for, and after it still. */
 async function timeLabelBeside(clients: readonly Client[], { caseStream }: OpenedCase): Promise<number> {
   let arePacksDone = false
-  const packs = Promise.all(clients.slice(0, packsAtOnce).map((one) => timePaper(one, '/api/downtime.pdf'))).then(() => {
+  const packs = Promise.all(clients.slice(0, packsAtOnce).map((client) => timePaper(client, '/api/downtime.pdf'))).then(() => {
     arePacksDone = true
   })
   await rest(150)

@@ -165,7 +165,7 @@ describe('beside the run in the browser', () => {
       await browser.driver.wait(
         async () =>
           ((await other.get(`/api/cases/${seeded.caseId}`)).body as unknown as CaseAnswer).record.troubles?.some(
-            (one) => one.note === 'recorded through the lock',
+            (trouble) => trouble.note === 'recorded through the lock',
           ) === true,
         patienceMs,
         'what was told through the lock never arrived',

@@ -23,7 +23,7 @@ describe('the bill of materials', () => {
     }
     expect(bomFormat).to.equal('CycloneDX')
     for (const name of Object.keys(dependencies)) {
-      const found = components.find((one) => one.name === name)
+      const found = components.find((component) => component.name === name)
       expect(found?.version, name).to.match(/^\d+\.\d+\.\d+/)
       expect(found?.licenses?.length, name).to.be.greaterThan(0)
     }

@@ -17,7 +17,7 @@ describe('what only the long run has', () => {
       .filter((line) => /\| interface \|$/.test(line))
     expect(rows.length).to.be.greaterThan(15)
     for (const row of rows) {
-      const tests = [...row.matchAll(/`(tests\/[^`]+)`/g)].map((one) => one[1]!)
+      const tests = [...row.matchAll(/`(tests\/[^`]+)`/g)].map((match) => match[1]!)
       expect(
         tests.some((file) => !files.includes(file)),
         row,

@@ -124,7 +124,7 @@ export async function expectWhole(db: Sequelize, ledger: Ledger): Promise<void> 
   })
   expect(new Set(kept.map((one) => one.id))).to.deep.equal(ledger.acknowledged)
   expect(kept.map((one) => (JSON.parse(one.body) as { text: string }).text)).to.have.members(
-    ledger.sent.map((one) => (one.body as { text: string }).text),
+    ledger.sent.map((input) => (input.body as { text: string }).text),
   )
   expect((await verifyDatabase(db, defineModels(db))).faults).to.deep.equal([])
 }

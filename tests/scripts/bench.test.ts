@@ -12,7 +12,7 @@ describe('npm run bench', () => {
   /** Runs parts at their smallest; what is run, and that nothing of it goes on. */
   const runsThrough = async (wanted: readonly string[]): Promise<void> => {
     const parts = [...readFileSync(join(root, 'tests/bench/bench.ts'), 'utf8').matchAll(/^ {2}(\w+): (?:bench|\(\))/gm)].map(
-      (one) => one[1],
+      (match) => match[1],
     )
     expect(parts).to.include.members(['plans', 'browser', 'practice', 'runs'])
     const asked = wanted.length > 0 ? wanted : parts
@@ -24,7 +24,7 @@ describe('npm run bench', () => {
     const watching = setInterval(() => processesUnder(child.pid ?? 0).forEach((pid) => under.add(pid)), 250)
     const code = await new Promise((resolve) => child.once('exit', resolve))
     clearInterval(watching)
-    const ran = [...output.matchAll(/^(\w+) ran through$/gm)].map((one) => one[1])
+    const ran = [...output.matchAll(/^(\w+) ran through$/gm)].map((match) => match[1])
     expect(ran, output).to.have.members(asked)
     expect(code, output).to.equal(0)
     const left = [...under].filter((pid) => isThere(pid))

@@ -27,7 +27,7 @@ describe('a database of our own', function () {
     const made = await Promise.allSettled(
       Array.from({ length: 8 }, (_, at) => run(process.execPath, ['--input-type=module', '-e', script, join(folder, `db-${at}`)])),
     )
-    expect(made.filter((one) => one.status === 'rejected')).to.deep.equal([])
+    expect(made.filter((result) => result.status === 'rejected')).to.deep.equal([])
   })
 
   it('says why it could not be made', async () => {

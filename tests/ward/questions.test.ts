@@ -52,13 +52,13 @@ describe('questions of a case', () => {
     expect(set.so).to.deep.equal(['numb'])
     expect(set.notSo).to.deep.equal([])
     const taken = questionsOf(record, stay(...events, injury(ankle)))
-    expect(taken.notSo.map((one) => one.question)).to.deep.equal(['numb', 'swelling'])
+    expect(taken.notSo.map((answered) => answered.question)).to.deep.equal(['numb', 'swelling'])
   })
 
   it('asked of one leg say nothing of the other; those of the patient hold', () => {
     const { open, notSo } = questionsOf(record, stay(injury(ankle), asked('numb', 'latex-allergy'), injury({ ...ankle, side: 'right' })))
     expect(open).to.include('numb')
-    expect(notSo.map((one) => one.question)).to.deep.equal(['latex-allergy'])
+    expect(notSo.map((answered) => answered.question)).to.deep.equal(['latex-allergy'])
   })
 
   it('asked twice stand once, with the later answer', () => {

@@ -19,7 +19,7 @@ describe('the receiver’s card', () => {
   })
   const round = (atMin: number, change: object, isBaseline: boolean) =>
     event('round', { cases: ['c1'], isBaseline, outcome: 'done', reason: '', findings: { ...bothLegs('left'), ...change } }, atMin)
-  const pulling = plan.procedure.steps.find((one) => one.pull)?.id ?? ''
+  const pulling = plan.procedure.steps.find((step) => step.pull)?.id ?? ''
   const stay = stayAfter(
     event('flags', { flags: ['anticoagulated', 'diabetes'] }, 1),
     event('asked', { injuryId: null, questions: ['latex-allergy'] }, 1),
@@ -31,8 +31,8 @@ describe('the receiver’s card', () => {
     event('plan', { plan }, 2),
     event('run-started', { runId: 'r1', plan }, 3),
     ...plan.procedure.steps
-      .slice(0, plan.procedure.steps.findIndex((one) => one.id === pulling) + 1)
-      .map((one, index) => event('step', { runId: 'r1', stepId: one.id, outcome: 'done', reason: '' }, 6 + index)),
+      .slice(0, plan.procedure.steps.findIndex((step) => step.id === pulling) + 1)
+      .map((step, index) => event('step', { runId: 'r1', stepId: step.id, outcome: 'done', reason: '' }, 6 + index)),
     event('pull', { runId: 'r1', stepId: pulling, kg: 7, painBefore: 8, painAfter: 3, isEqualLength: true, tool: 'scale' }, 28),
     event('note', { text: 'ketamine 20 mg at 10:12' }, 29),
   )

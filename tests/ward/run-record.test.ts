@@ -224,7 +224,7 @@ describe('opening the cast of a case', () => {
     const after = caseRounds(fold(record, event('opened', { runId: 'r2' }, 200)), stay(), start + 200 * 60_000)
     expect(before[0]?.dueAt).to.equal(start + 115 * 60_000)
     // Opened at once: looks at 5 and 15 minutes beside the list, which begins again.
-    expect(after.slice(0, 2).map((one) => (one.dueAt - start) / 60_000)).to.deep.equal([205, 215])
+    expect(after.slice(0, 2).map((round) => (round.dueAt - start) / 60_000)).to.deep.equal([205, 215])
   })
 })
 

@@ -35,7 +35,7 @@ describe('the story of a shift', () => {
     event('trouble', { runId: null, stepId: null, troubleId: 'other', label: 'Something else', note: '' }, 380),
   ].reduce((before, one) => foldCase(before, 'c1', one), folded.record)
   const at = (iso: string): string => iso.slice(11, 16)
-  const story = shiftStory(record, stay, ms(60), ms(555)).map((one) => `${at(one.at)} ${storyWords(one, at)}`)
+  const story = shiftStory(record, stay, ms(60), ms(555)).map((line) => `${at(line.at)} ${storyWords(line, at)}`)
 
   it('says what was lost when and was well last when, and that it came back', () => {
     expect(story).to.include('03:39 Left leg: no pulse felt; well last at 23:30')
@@ -49,7 +49,7 @@ describe('the story of a shift', () => {
       round(120, { feeling: { 'deep-peroneal': 'tingling' } }),
       round(180, { feeling: { 'deep-peroneal': 'none' } }),
     )
-    const lost = shiftStory(folded.record, worse, ms(0), ms(200)).find((one) => one.wellAt !== undefined)
+    const lost = shiftStory(folded.record, worse, ms(0), ms(200)).find((line) => line.wellAt !== undefined)
     expect(at(lost?.at ?? '')).to.match(/^0[01]:00$/)
     expect(at(lost?.wellAt ?? '')).to.equal('23:00')
   })
@@ -62,7 +62,7 @@ describe('the story of a shift', () => {
       round(90, { pulse: 'weak' }),
       round(105),
     )
-    const lines = shiftStory(folded.record, better, ms(0), ms(200)).map((one) => `${at(one.at)} ${storyWords(one, at)}`)
+    const lines = shiftStory(folded.record, better, ms(0), ms(200)).map((line) => `${at(line.at)} ${storyWords(line, at)}`)
     expect(lines.filter((line) => /pulse/.test(line))).to.deep.equal([
       '23:00 Left leg: no pulse felt; well last at 22:01',
       '23:15 Left leg: pulse weak; was no pulse felt at 23:00',
@@ -73,7 +73,7 @@ describe('the story of a shift', () => {
   it('never calls well what nobody could assess or left out', () => {
     const asleep = { cannotAssess: true, reason: 'dressing over it' }
     const unseen = folded.stayAfter(round(1), round(60, { pulse: 'absent' }), round(75, { pulse: asleep }), round(90, { pulse: undefined }))
-    expect(shiftStory(folded.record, unseen, ms(0), ms(200)).some((one) => one.text.startsWith('Well again'))).to.equal(false)
+    expect(shiftStory(folded.record, unseen, ms(0), ms(200)).some((line) => line.text.startsWith('Well again'))).to.equal(false)
   })
 
   it('says well again if and only if the later look found it well, over any history', () => {
@@ -86,7 +86,7 @@ describe('the story of a shift', () => {
           }),
         )
         const story = shiftStory(folded.record, folded.stayAfter(round(1), ...rounds), ms(0), ms(500))
-        const said = story.filter((one) => one.text === 'Well again: left leg pulse').map((one) => Date.parse(one.at))
+        const said = story.filter((line) => line.text === 'Well again: left leg pulse').map((line) => Date.parse(line.at))
         let isLost = false
         const wanted = pulses.flatMap((pulse, index) => {
           if (pulse === 'absent') isLost = true
@@ -116,24 +116,24 @@ describe('the story of a shift', () => {
   })
 
   it('leaves out what was before it, and a slip', () => {
-    expect(shiftStory(record, stay, ms(345), ms(555)).some((one) => one.text.includes('no pulse'))).to.equal(false)
+    expect(shiftStory(record, stay, ms(345), ms(555)).some((line) => line.text.includes('no pulse'))).to.equal(false)
     const slip = foldCase(
       record,
       'c1',
       event('trouble-ended', { troubleEvent: record.troubles?.[0]?.id, word: 'pressed by mistake', isSlip: true }, 381),
     )
-    expect(shiftStory(slip, stay, ms(60), ms(555)).some((one) => one.text.startsWith('Something else'))).to.equal(false)
+    expect(shiftStory(slip, stay, ms(60), ms(555)).some((line) => line.text.startsWith('Something else'))).to.equal(false)
   })
 
   it('is in the hand-over, with the stops of the plan as it is now, known deficits, thinners and allergies', () => {
     const stop: Caution = { level: 'stop', code: 'pelvis-suspected', text: 'No traction on this leg.', why: 'y', decisions: [], steps: [] }
     const line = handOverOf(record, stay, ms(555), [stop])
-    expect(line.stands.map((one) => one.text)).to.include('No traction on this leg.')
+    expect(line.stands.map((stand) => stand.text)).to.include('No traction on this leg.')
     expect(line.level).to.equal('stop')
     expect(line.careful).to.deep.equal(['Blood thinners', 'Latex allergy'])
     expect(line.happened.map((one) => one.text)).to.include('Opened at once')
     const before = handOverOf(record, stay, ms(555), null)
-    expect(before.stands.map((one) => one.text)).to.not.include('No traction on this leg.')
+    expect(before.stands.map((stand) => stand.text)).to.not.include('No traction on this leg.')
   })
 
   it('puts what nobody can assess in one line', () => {
@@ -141,16 +141,16 @@ describe('the story of a shift', () => {
     const blind = folded.stayAfter(round(1), round(90, { pulse: cannot, refill: cannot, stretchPain: cannot }))
     const line = handOverOf(record, blind, ms(100), null)
     expect(line.unassessed).to.be.greaterThan(1)
-    expect(line.stands.filter((one) => /cannot be assessed|could not/i.test(one.text))).to.deep.equal([])
+    expect(line.stands.filter((stand) => /cannot be assessed|could not/i.test(stand.text))).to.deep.equal([])
     expect(line.happened.map((one) => one.text)).to.include(`Could not be assessed: 3 items`)
   })
 
   it('begins where somebody took the patient over at the start of this shift', () => {
     const taken = foldCase(record, 'c1', event('taken-over', {}, 345))
-    expect(handOverOf(taken, stay, ms(555), null).happened.some((one) => one.text.includes('no pulse'))).to.equal(false)
+    expect(handOverOf(taken, stay, ms(555), null).happened.some((line) => line.text.includes('no pulse'))).to.equal(false)
     // Whoever has just taken over is still being told.
     const fresh = foldCase(record, 'c1', event('taken-over', {}, 550))
-    expect(handOverOf(fresh, stay, ms(555), null).happened.some((one) => one.text.includes('no pulse'))).to.equal(true)
+    expect(handOverOf(fresh, stay, ms(555), null).happened.some((line) => line.text.includes('no pulse'))).to.equal(true)
   })
 })
 

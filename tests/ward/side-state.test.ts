@@ -89,7 +89,7 @@ describe('a changed or doubted side', () => {
     const summary = summariseRun(read, stayRight, read.runs[0]!, planFile(exampleOf('leg-slab')), ms(20), null)
     expect(summary.sections.find((section) => section.id === 'side')?.lines.map((line) => line.text)).to.deep.equal(told)
     expect(summary.facts.find(([name]) => name === 'Ended')?.[1]).to.include('wrong side, by Ada')
-    expect(handOverOf(read, stayRight, ms(20), null).happened.map((one) => one.text)).to.include.members(told)
+    expect(handOverOf(read, stayRight, ms(20), null).happened.map((line) => line.text)).to.include.members(told)
   })
 
   it('goes on on the right one, and lets the run stand', () => {

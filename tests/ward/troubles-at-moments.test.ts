@@ -62,7 +62,7 @@ for (const technique of techniques)
           if (trouble.level === 'none') expect(added, trouble.id).to.deep.equal([])
           else {
             const worst = Math.min(...added.map((item) => rank.indexOf(item.level)).filter((place) => place >= 0))
-            expect(worst, `${trouble.id}: ${added.map((one) => `${one.id} ${one.level}`).join()}`).to.be.at.most(
+            expect(worst, `${trouble.id}: ${added.map((item) => `${item.id} ${item.level}`).join()}`).to.be.at.most(
               rank.indexOf(trouble.level),
             )
           }
@@ -70,11 +70,11 @@ for (const technique of techniques)
       })
       if (moment === 'soft' || moment === 'on')
         it(`${moment}: no trouble takes away what an earlier one left standing, nor answers what it asked`, () => {
-          const urgent = troubles.filter((one) => one.level === 'urgent' && one.id !== wrongSideId)
+          const urgent = troubles.filter((trouble) => trouble.level === 'urgent' && trouble.id !== wrongSideId)
           for (const first of urgent) {
             const pressed = press(first, troubleMin - 1)
             const alone = standing(caseAfter(...before, pressed))
-            for (const second of troubles.filter((one) => one !== first)) {
+            for (const second of troubles.filter((trouble) => trouble !== first)) {
               const both = standing(caseAfter(...before, pressed, press(second)))
               const ids = both.items.map((item) => item.id)
               for (const item of alone.items.filter((one) => one.level === 'urgent'))

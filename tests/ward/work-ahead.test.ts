@@ -6,7 +6,7 @@ import { foldStay } from '../harness/cases/fold-stay'
 
 const { stay, record, event, stayAfter, caseAfter, ms } = foldStay()
 const minutesOf = (atMin: number, of = record, its = stay): readonly number[] =>
-  workAhead(of, its, ms(atMin)).map((one) => (Date.parse(one.dueAt) - ms(0)) / 60_000)
+  workAhead(of, its, ms(atMin)).map((work) => (Date.parse(work.dueAt) - ms(0)) / 60_000)
 
 describe('work ahead of a case', () => {
   it('is every round of the hours ahead, not only the next', () => {
@@ -27,7 +27,7 @@ describe('work ahead of a case', () => {
 
   it('holds what people wrote down, each with its minutes', () => {
     const added = caseAfter(event('task-added', { text: 'Films', dueAt: new Date(ms(90)).toISOString(), who: '' }, 5))
-    const films = workAhead(added, stay, ms(6)).find((one) => one.name === 'Films')
+    const films = workAhead(added, stay, ms(6)).find((work) => work.name === 'Films')
     expect(films?.takesMin).to.be.greaterThan(0)
   })
 

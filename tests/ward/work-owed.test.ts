@@ -61,8 +61,8 @@ const dueMin = (record: CaseRecord, id: string, nowMin = 1): number | null => {
 describe('work owed on a case', () => {
   it('is the round, the plan’s care, weights and review, the earliest first', () => {
     const owed = workOwed(applied, stay, minutes(1))
-    expect(owed.map((one) => one.id)).to.deep.equal(['round', 'ring-skin', 'weights', 'review'])
-    expect(owed.map((one) => one.dueAt)).to.deep.equal([...owed.map((one) => one.dueAt)].sort((a, b) => a - b))
+    expect(owed.map((work) => work.id)).to.deep.equal(['round', 'ring-skin', 'weights', 'review'])
+    expect(owed.map((work) => work.dueAt)).to.deep.equal([...owed.map((work) => work.dueAt)].sort((a, b) => a - b))
   })
 
   it('moves on when it was done, and stays when it was not', () => {
@@ -109,12 +109,12 @@ describe('work owed on a case', () => {
   })
 
   it('ends with the device', () => {
-    expect(workOwed(fold(event('removed', { reason: 'theatre' }, 30)), stay, minutes(31)).map((one) => one.id)).to.deep.equal(['round'])
+    expect(workOwed(fold(event('removed', { reason: 'theatre' }, 30)), stay, minutes(31)).map((work) => work.id)).to.deep.equal(['round'])
   })
 
   it('is the call at home alone once the patient has gone home, and the list of rounds ends there', () => {
     const gone = fold(event('ended', { how: 'home', note: '' }, 30))
-    expect(workOwed(gone, stay, minutes(31)).map((one) => one.id)).to.deep.equal(['home-check'])
+    expect(workOwed(gone, stay, minutes(31)).map((work) => work.id)).to.deep.equal(['home-check'])
     expect(caseRounds(gone, stay, minutes(31)).every((caseRound) => caseRound.dueAt <= minutes(30))).to.equal(true)
     expect(workOwed(fold(event('ended', { how: 'died', note: 'arrest' }, 30)), stay, minutes(31))).to.deep.equal([])
   })

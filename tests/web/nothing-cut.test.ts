@@ -4,7 +4,7 @@ import { readdirSync, readFileSync } from 'node:fs'
 const room = 'src/web'
 /** Where words may end in dots, and where they stand whole instead. */
 const mayCut: Readonly<Record<string, string>> = {
-  'case/patient-head.tsx': 'given names give way to the family name; whole on a tap and to a reader',
+  'case/frame/patient-head.tsx': 'given names give way to the family name; whole on a tap and to a reader',
   'screens/board/board-table.tsx': 'a row of a table is one line; whole in the case it opens',
   'screens/board/wall-board.tsx': 'a line of a list across the room; whole in the case',
 }

@@ -8,7 +8,7 @@ const read = (path: string): string => readFileSync(new URL(path, root), 'utf8')
 const app = read('src/web/app.tsx')
 const everyScreen = read('tests/browser/every-screen.test.ts')
 const routes = [...app.matchAll(/<Route (?:index|path="([^"]+)") element=\{<(\w+) \/>\}/g)]
-  .map((one) => ({ path: one[1] ?? '', screen: one[2]! }))
+  .map((match) => ({ path: match[1] ?? '', screen: match[2]! }))
   .filter(({ path }) => path !== '*')
 
 /** Screens that every-screen does not open, since they want a right of their own or a place; these tests do. */
@@ -27,7 +27,7 @@ const lookedAtElsewhere: Readonly<Record<string, string>> = {
 describe('a screen', () => {
   it('has a part that is fetched late, and a route by its name', () => {
     const parts = [...read('src/web/late-parts.ts').matchAll(/^ {2}(\w+): \(\) => import\('\.\/screens\/[\w-]+\/([\w-]+)'\)/gm)]
-    const screens = parts.filter((one) => one[2]!.endsWith('-screen')).map((one) => one[1]!)
+    const screens = parts.filter((part) => part[2]!.endsWith('-screen')).map((part) => part[1]!)
     expect(screens.length).to.be.greaterThan(25)
     for (const name of screens) expect(app, `a route of ${name}`).to.include(`lateParts.${name}()`)
     for (const { screen } of routes)

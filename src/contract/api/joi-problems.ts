@@ -105,7 +105,7 @@ const mostChoices = 30
 
 /** What a word may be: all of a short list, the beginning of a long one. */
 function choices(valids: readonly unknown[]): string {
-  const words = valids.filter((one) => one !== null).map(String)
+  const words = valids.filter((valid) => valid !== null).map(String)
   const list = words.slice(0, mostChoices).join(', ')
   const rest = words.length > mostChoices ? `, … (${words.length} in all)` : ''
   return `${words.length === 1 ? '' : 'one of '}${list}${rest}${valids.includes(null) ? ', or leave it empty' : ''}`

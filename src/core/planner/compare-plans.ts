@@ -37,7 +37,7 @@ export interface PlanChanges {
 export function comparePlans(before: Plan, after: Plan, definitions: readonly DecisionDefinition[] | null = null): PlanChanges {
   const isOpen = (id: string): boolean => [...before.pending, ...after.pending].some((task) => task.decision === id)
   const isFound = (id: string): boolean => definitions?.some((definition) => definition.id === id && hasRole(definition, 'found')) === true
-  const ids = [...new Set([...before.decisions, ...after.decisions].map((one) => one.id))].filter(
+  const ids = [...new Set([...before.decisions, ...after.decisions].map((decision) => decision.id))].filter(
     (id) => definitions === null || !(isOpen(id) || isFound(id)),
   )
   const decisions = ids.flatMap((id): DecisionChange[] => {
@@ -50,8 +50,8 @@ export function comparePlans(before: Plan, after: Plan, definitions: readonly De
   // What a reading of the fit brings stands as a reading: it asks for no other plan.
   const planned = (plan: Plan): readonly Caution[] =>
     plan.cautions.filter((caution) => caution.level === 'stop' || caution.decisions.length === 0 || !caution.decisions.every(isFound))
-  const onlyCautions = (one: Plan, other: Plan): readonly string[] =>
-    planned(one)
+  const onlyCautions = (plan: Plan, other: Plan): readonly string[] =>
+    planned(plan)
       .filter((caution) => !other.cautions.some((each) => isSameCaution(caution, each, words)))
       .map((caution) => caution.text)
   return {
@@ -60,8 +60,8 @@ export function comparePlans(before: Plan, after: Plan, definitions: readonly De
     cautionsGone: [...new Set(onlyCautions(before, after))],
     cautionsNew: [...new Set(onlyCautions(after, before))],
     cautionsRaised: planned(after)
-      .filter((one) => isRaised(one, before.cautions, words))
-      .map((one) => one.text),
+      .filter((caution) => isRaised(caution, before.cautions, words))
+      .map((caution) => caution.text),
     ...stepChanges(before, after, words),
   }
 }
@@ -102,7 +102,9 @@ function isSameCaution(a: Caution, b: Caution, words: (text: string) => string):
  * of words do not count.
  */
 export function cautionsBrought(before: readonly Caution[], after: readonly Caution[]): readonly Caution[] {
-  return after.filter((one) => !before.some((each) => isSameCaution(one, each, withoutFigures)) || isRaised(one, before, withoutFigures))
+  return after.filter(
+    (caution) => !before.some((each) => isSameCaution(caution, each, withoutFigures)) || isRaised(caution, before, withoutFigures),
+  )
 }
 
 const weights: readonly CautionLevel[] = ['note', 'caution', 'stop']
@@ -116,10 +118,10 @@ function isRaised(caution: Caution, before: readonly Caution[], words: (text: st
 }
 
 function materialChanges(before: Plan, after: Plan, words: (text: string) => string): PlanChanges['materials'] {
-  const inWords = (one: Material): string => describeMaterial(one, 'metric')
+  const inWords = (material: Material): string => describeMaterial(material, 'metric')
   const isSame = (a: Material, b: Material): boolean =>
     a.item === b.item && a.widthCm === b.widthCm && a.rolls === b.rolls && a.layers === b.layers && words(inWords(a)) === words(inWords(b))
-  const ids = [...new Set([...before.materials, ...after.materials].map((one) => one.id))]
+  const ids = [...new Set([...before.materials, ...after.materials].map((material) => material.id))]
   return ids.flatMap((id) => {
     const [was, is] = [before, after].map((plan) => plan.materials.find((material) => material.id === id))
     if (was && is && isSame(was, is)) return []

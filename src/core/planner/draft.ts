@@ -84,7 +84,7 @@ export function createDraft(clinicalCase: ClinicalCase, ctx: PlanContext, declar
   const materials: Material[] = []
   const pending: SlowTask[] = []
   const resolved = new Map<string, Estimate | null>()
-  const byId = new Map(declared.map((one) => [one.id, one]))
+  const byId = new Map(declared.map((definition) => [definition.id, definition]))
   const declaredAs = (id: string): DecisionDefinition => {
     const definition = byId.get(id)
     if (!definition) throw new Error(`${clinicalCase.technique} decides ${id} without having declared it`)

@@ -67,8 +67,8 @@ export function itemsWithFigures(items: readonly string[], materials: readonly M
   const named = items.flatMap((item) => {
     const stems = stemsOf(item)
     const own = materials.filter((_, index) => standsFor(names[index]!, stems))
-    const fresh = own.filter((one) => !listed.has(one))
-    fresh.forEach((one) => listed.add(one))
+    const fresh = own.filter((material) => !listed.has(material))
+    fresh.forEach((material) => listed.add(material))
     return own.length === 0 ? [item] : fresh.map(inWords)
   })
   return [...named, ...materials.filter((material) => !listed.has(material)).map(inWords)]

@@ -126,7 +126,7 @@ export const findingsBench: Bench = {
           ...(verdict?.againMin == null ? { words: 'as the schedule says' } : {}),
           working: 'What the worst of it asks for; otherwise the rounds of the ward go on as planned.',
         },
-        ...shown.slice(0, 6).map((one) => figureOf(one, course)),
+        ...shown.slice(0, 6).map((finding) => figureOf(finding, course)),
         {
           id: 'missing',
           label: 'Not looked at',
@@ -144,7 +144,7 @@ export const findingsBench: Bench = {
           notes: {},
           findings: findingsOnLimb(
             geometry,
-            shown.map((one) => ({ id: one.id, part: one.part, level: asStanding(one.level) })),
+            shown.map((finding) => ({ id: finding.id, part: finding.part, level: asStanding(finding.level) })),
           ),
         },
         courseScene(stands([first], nowMin - 1).level, standing.level, course),

@@ -142,7 +142,7 @@ function planOf(state: BenchState, ctx: PlanContext): Plan {
 /** A decision as a figure, with its own formula and what went into it. */
 function figureOf(decision: Decision): BenchFigure {
   const inputs = decision.working.map(
-    (one) => `${one.label}${one.side ? ` ${one.side}` : ''} ${String(one.value)}${one.unit ? ` ${one.unit}` : ''}`,
+    (line) => `${line.label}${line.side ? ` ${line.side}` : ''} ${String(line.value)}${line.unit ? ` ${line.unit}` : ''}`,
   )
   const isFigure = typeof decision.value === 'number'
   return {

@@ -26,7 +26,7 @@ function change(what: string, before: string, after: string): readonly ProtocolC
 }
 
 function roundChanges(before: Protocol, after: Protocol): readonly ProtocolChange[] {
-  const [was, is] = [before, after].map((one) => ({ ...shippedRounds, ...one.rounds }))
+  const [was, is] = [before, after].map((protocol) => ({ ...shippedRounds, ...protocol.rounds }))
   if (!was || !is) return []
   return [
     ...change('Rounds', stretchWords(was.usual), stretchWords(is.usual)),
@@ -55,7 +55,7 @@ function figureChanges(before: Protocol, after: Protocol): readonly ProtocolChan
 }
 
 function stopChanges(before: Protocol, after: Protocol): readonly ProtocolChange[] {
-  const names = [...new Set([before, after].flatMap((one) => Object.keys(one.stopTables ?? {})))]
+  const names = [...new Set([before, after].flatMap((protocol) => Object.keys(protocol.stopTables ?? {})))]
   return names.flatMap((name) => change(`Brace stops, ${name}`, stopWords(before.stopTables?.[name]), stopWords(after.stopTables?.[name])))
 }
 

@@ -32,9 +32,9 @@ const againGraceMin = 5
  */
 export function roundsToDo(list: ListInUse, judged: readonly JudgedLook[], protocol: Protocol): readonly LiveRound[] {
   const since = Date.parse(list.startedAt)
-  const after = judged.filter((one) => Date.parse(one.at) >= since)
+  const after = judged.filter((look) => Date.parse(look.at) >= since)
   const rounds = liveRounds(
-    { ...list, isAtRisk: list.isAtRisk || after.some((one) => one.isBlind) },
+    { ...list, isAtRisk: list.isAtRisk || after.some((look) => look.isBlind) },
     after.map(({ at, isComplete, level }) => ({ at, isComplete, isUrgent: level === 'urgent' })),
     protocol,
   )
@@ -59,7 +59,7 @@ function looksAfterOpening(openedNowAt: string | undefined, after: readonly Judg
   return openedLooksMin.map((minute, index) => {
     const [dueAt, beforeMin] = [fromMs + minute * 60_000, minute - (openedLooksMin[index - 1] ?? 0)]
     const opensMs = dueAt - (beforeMin / 2) * 60_000
-    const by = after.find((one) => one.isComplete && Date.parse(one.at) >= opensMs)
+    const by = after.find((look) => look.isComplete && Date.parse(look.at) >= opensMs)
     return { id: `opened-${minute}`, dueAt, graceMin: openedLookGraceMin, doneAt: by?.at ?? null }
   })
 }

@@ -22,14 +22,14 @@ export function bandsOff(
 
 function isOn(steps: readonly Step[], band: GeometryBand, at: number, skipped: ReadonlySet<string>): boolean {
   if (band.kind === 'no-go') return true
-  const named = steps.filter((one) => one.where?.includes(band.id))
+  const named = steps.filter((step) => step.where?.includes(band.id))
   const first = named[0]
-  if (band.kind === 'cut') return at >= steps.findIndex((one) => (first ? one === first : hasStepRole(one, 'opens')))
-  const freeing = steps.findIndex((one) => hasStepRole(one, 'opens', 'takes-off'))
-  const laying = steps.find((one) => hasStepRole(one, 'lays-on', 'closes'))
+  if (band.kind === 'cut') return at >= steps.findIndex((step) => (first ? step === first : hasStepRole(step, 'opens')))
+  const freeing = steps.findIndex((step) => hasStepRole(step, 'opens', 'takes-off'))
+  const laying = steps.find((step) => hasStepRole(step, 'lays-on', 'closes'))
   const isFreedFirst = freeing >= 0 && (laying === undefined || freeing < steps.indexOf(laying))
   if (isFreedFirst && band.kind !== 'bandage') return true
-  const putting = named.filter((one) => hasStepRole(one, 'first-layer', 'lays-on', 'wraps', 'closes', 'pulls'))
+  const putting = named.filter((step) => hasStepRole(step, 'first-layer', 'lays-on', 'wraps', 'closes', 'pulls'))
   const by = putting.length > 0 ? putting : laying ? [laying] : []
-  return by.length === 0 || by.some((one) => !skipped.has(one.id) && steps.indexOf(one) <= at)
+  return by.length === 0 || by.some((step) => !skipped.has(step.id) && steps.indexOf(step) <= at)
 }

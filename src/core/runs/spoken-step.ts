@@ -32,6 +32,6 @@ const leads = { stop: 'Stop.', caution: 'Caution.', note: 'Note.' } as const
 export function spokenStep(step: Pick<Step, 'text' | 'id'>, number: number, cautions: readonly Caution[]): readonly string[] {
   const own = cautions.filter((caution) => caution.steps.includes(step.id) && !caution.overruled)
   const said = (levels: readonly Caution['level'][]): readonly string[] =>
-    own.filter((one) => levels.includes(one.level)).map((one) => `${leads[one.level]} ${one.text}`)
+    own.filter((caution) => levels.includes(caution.level)).map((caution) => `${leads[caution.level]} ${caution.text}`)
   return [...said(['stop']), `Step ${number}. ${step.text}`, ...said(['caution', 'note'])].map(speakable)
 }

@@ -59,7 +59,7 @@ export function stopsOn(step: Step, facts: BindingFacts): readonly BindingStop[]
   const isHeadTaken = step.holds?.what === 'head' && step.holds.from === step.id
   if (facts.isOpening || isHeadTaken || hasStepRole(step, ...freeing)) return []
   const found = [...ofWaiting(step, facts), ...ofCautions(step, facts), ...ofDangers(step, facts)]
-  return found.filter((one, index) => found.findIndex((each) => each.code === one.code) === index)
+  return found.filter((stop, index) => found.findIndex((each) => each.code === stop.code) === index)
 }
 
 function ofCautions(step: Step, facts: BindingFacts): readonly BindingStop[] {
@@ -123,8 +123,8 @@ export interface WaysOn {
  */
 export function waysOn(step: Pick<Step, 'waitsFor'>, stops: readonly BindingStop[], isCalled: boolean): WaysOn {
   if (stops.length === 0) return { isDoneFree: true, despite: 'no', isSkipFree: step.waitsFor === undefined }
-  const isFixed = stops.some((one) => one.isFixed)
-  const waitsForCall = stops.some((one) => one.needsCall) && !isCalled
+  const isFixed = stops.some((stop) => stop.isFixed)
+  const waitsForCall = stops.some((stop) => stop.needsCall) && !isCalled
   return { isDoneFree: false, despite: isFixed ? 'no' : waitsForCall ? 'after-call' : 'with-reason', isSkipFree: false }
 }
 

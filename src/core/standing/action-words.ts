@@ -13,7 +13,7 @@ export const openingAction: Readonly<Record<Held, ActionId>> = {
 /** An action in the words of what is on, where the patient is and how many are there. */
 export function actionWords(id: ActionId, situation: Situation, standing: readonly StandingDanger[]): string {
   const { on, people, posture, column, cannotAsk } = situation
-  const has = (...kinds: readonly StandingDanger['danger'][]): boolean => standing.some((one) => kinds.includes(one.danger))
+  const has = (...kinds: readonly StandingDanger['danger'][]): boolean => standing.some((danger) => kinds.includes(danger.danger))
   if (has('arrest')) return arrestWords(id, situation)
   const isPullKept = on?.holds === 'pull' && (!has('limb') || isFootDropAlone(standing.filter(({ danger }) => danger === 'limb')))
   switch (id) {

@@ -28,7 +28,7 @@ export function afterRounds(before: CannotAsk | null, group: readonly RoundInput
 function isAnswered({ limbs }: RoundInput, askedPart: PartId): boolean {
   const isOfLimb = askedPart.includes('-')
   return limbs.some(
-    (limb) => (!isOfLimb || limbPart(limb.limb, limb.side) === askedPart) && answers(limb).some((one) => !isCannotAssess(one)),
+    (limb) => (!isOfLimb || limbPart(limb.limb, limb.side) === askedPart) && answers(limb).some((answer) => !isCannotAssess(answer)),
   )
 }
 

@@ -145,11 +145,11 @@ export function foldRounds(input: RoundsInput, known: FoldedRounds | null = null
           return listed()
         },
         get actions() {
-          return [...asked(), ...(found.some((one) => one.code === 'warm-repeat') ? (['warm-repeat'] as const) : [])]
+          return [...asked(), ...(found.some((finding) => finding.code === 'warm-repeat') ? (['warm-repeat'] as const) : [])]
         },
         get againMin() {
           if (level === 'urgent' || level === 'review') return soonestLook(asked())
-          const isUnjudged = found.some((one) => one.code === 'cannot-assess')
+          const isUnjudged = found.some((finding) => finding.code === 'cannot-assess')
           return isUnjudged ? atRiskInterval(atMin - input.startMin) : null
         },
       })

@@ -86,12 +86,14 @@ export function judgeStanding(input: StandingInput): Standing {
   const sinceMs = alarmSince(items, alarm)
   const asksToWarm = last?.findings.some((finding) => finding.code === 'warm-repeat') === true
   const alarming = items.filter((item) => isClinical(item) && item.level === alarm)
-  const own = alarming.filter((one) => one.ownSteps !== undefined && (one.danger === null || one.danger === 'own'))
+  const own = alarming.filter((item) => item.ownSteps !== undefined && (item.danger === null || item.danger === 'own'))
   const actions = [...actionsAbout(alarming, own, alarm, input.situation), ...(asksToWarm ? (['warm-repeat'] as const) : [])]
   const listed = actions.map((id): StandingAction => ({
     id,
     text:
-      id === 'as-trouble' ? own.map((one) => one.ownSteps?.[0] ?? one.text).join(' ') : actionWords(id, situation, alarming.map(dangerIn)),
+      id === 'as-trouble'
+        ? own.map((item) => item.ownSteps?.[0] ?? item.text).join(' ')
+        : actionWords(id, situation, alarming.map(dangerIn)),
     ownWay: ownWayOf(id, input, own),
     response: responseOf(id, sinceMs, input),
   }))
@@ -157,10 +159,12 @@ function planItems({ plan, onAtMs, removedAtMs }: StandingInput): readonly Stand
   // With the device its plan is over: nothing could end what it warns of.
   if (removedAtMs !== null) return []
   // Once it is on a lost pulse stands by itself, with what to do: that nothing goes on before it is past.
-  const brought = cautionsBrought(plan.inForce, plan.waiting).filter((one) => onAtMs === null || one.code !== pulseAbsent)
+  const brought = cautionsBrought(plan.inForce, plan.waiting).filter((caution) => onAtMs === null || caution.code !== pulseAbsent)
   return [
-    ...plan.inForce.filter((one) => onAtMs === null || !isPast(one, plan)).map((one) => planItem(one, 'plan', plan.sinceMs)),
-    ...brought.map((one) => planItem(one, 'change', plan.sinceMs, onAtMs !== null)),
+    ...plan.inForce
+      .filter((caution) => onAtMs === null || !isPast(caution, plan))
+      .map((caution) => planItem(caution, 'plan', plan.sinceMs)),
+    ...brought.map((caution) => planItem(caution, 'change', plan.sinceMs, onAtMs !== null)),
   ].flatMap((one) => one ?? [])
 }
 
@@ -270,7 +274,7 @@ export function dangerIn({ danger, part, id, from, asItem, isAsAtFirst }: Standi
 /** The device's own way of opening or easing, or the steps of the troubles. */
 function ownWayOf(id: ActionId, { situation, ownWay }: StandingInput, own: readonly StandingItem[]): readonly string[] {
   // Its first step is the line itself.
-  if (id === 'as-trouble') return own.flatMap((one) => one.ownSteps?.slice(1) ?? [])
+  if (id === 'as-trouble') return own.flatMap((item) => item.ownSteps?.slice(1) ?? [])
   if (!situation.on) return []
   return id === openingAction[situation.on.holds] || id === 'open-front' ? ownWay : []
 }
@@ -283,7 +287,7 @@ function alarmSince(items: readonly StandingItem[], level: Level): number | null
   const all = items.filter((item) => isClinical(item) && item.level === level)
   const unsettled = all.filter((item) => item.settled === null)
   const own = unsettled.length > 0 ? unsettled : all
-  return level === 'none' || own.length === 0 ? null : Math.min(...own.map((one) => one.alarmSinceMs))
+  return level === 'none' || own.length === 0 ? null : Math.min(...own.map((item) => item.alarmSinceMs))
 }
 
 /** What was recorded of an action since the alarm: a call is done by whoever answered, a look by the round that has it. */

@@ -111,11 +111,11 @@ export function asksCall(one: StandingDanger, { on }: Pick<Situation, 'on'>): bo
 }
 
 function rowsOf(standing: readonly StandingDanger[], situation: Situation): readonly Row[] {
-  const has = (...kinds: readonly Danger[]): boolean => standing.some((one) => kinds.includes(one.danger))
+  const has = (...kinds: readonly Danger[]): boolean => standing.some((danger) => kinds.includes(danger.danger))
   const { on } = situation
-  const limbs = standing.filter((one) => one.danger === 'limb' || one.danger === 'pain')
+  const limbs = standing.filter((danger) => danger.danger === 'limb' || danger.danger === 'pain')
   const worn = on === null || (on.holds !== 'break' && on.holds !== 'pull') ? [] : limbs.filter((limb) => isWornBy(on, limb))
-  const skins = standing.filter((one) => one.danger === 'skin' || one.danger === 'burn')
+  const skins = standing.filter((danger) => danger.danger === 'skin' || danger.danger === 'burn')
   const isBoth = on?.holds === 'pull' && worn.length > 0 && limbs.some((limb) => !worn.includes(limb) && isOfBlood(limb))
   // Both feet weak under a pull: that is the circulation, and no limb to be drawn straight.
   const bare = limbs.filter((limb) => !worn.includes(limb) && !(isBoth && isOfBlood(limb)))
@@ -217,7 +217,7 @@ function tractionRow(worn: readonly StandingDanger[], isBleedingLikely: boolean)
 }
 
 function bareRow(bare: readonly StandingDanger[]): Row {
-  if (bare.every((one) => one.danger === 'pain')) return { actions: ['pain-relief'] }
+  if (bare.every((danger) => danger.danger === 'pain')) return { actions: ['pain-relief'] }
   return { actions: ['call-senior', 'in-line', 'heart-level', 'blood-pressure', 'again-5'], late: ['in-line'] }
 }
 

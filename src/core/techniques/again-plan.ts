@@ -59,9 +59,12 @@ function asLastTime(asked: StepReading, measurements: readonly Measurement[]): S
 }
 
 function lastFigure({ id, side }: StepReading, measurements: readonly Measurement[]): Figure | null {
-  const gone = new Set(measurements.flatMap((one) => one.supersedes ?? []))
-  const isSame = (one: Measurement): one is Figure =>
-    one.id === id && (side === undefined || one.side === side) && typeof one.value === 'number' && !(one.key && gone.has(one.key))
+  const gone = new Set(measurements.flatMap((measurement) => measurement.supersedes ?? []))
+  const isSame = (reading: Measurement): reading is Figure =>
+    reading.id === id &&
+    (side === undefined || reading.side === side) &&
+    typeof reading.value === 'number' &&
+    !(reading.key && gone.has(reading.key))
   return measurements.findLast(isSame) ?? null
 }
 

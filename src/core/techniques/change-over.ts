@@ -57,7 +57,7 @@ function handOverAt(steps: readonly Step[], first: number, what: Hold['what'], n
   const later = steps.slice(first)
   const own = later.find((step) => step.holds?.what === what)
   const pulled =
-    next.onUrgent.holds === 'pull' ? later.find((one) => hasStepRole(one, 'pulls') && !hasStepRole(one, 'hold-taken')) : undefined
+    next.onUrgent.holds === 'pull' ? later.find((step) => hasStepRole(step, 'pulls') && !hasStepRole(step, 'hold-taken')) : undefined
   const rigid = later.find((step) => hasStepRole(step, 'rigid-on'))
   const found = own ?? pulled ?? rigid ?? later.at(-1)
   return found ?? later[0]!

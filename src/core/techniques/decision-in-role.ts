@@ -10,7 +10,7 @@ function declaredIn(plan: Plan, role: DecisionRole): readonly DecisionDefinition
 
 /** What a plan decided that is used as `role`, in the plan's order. */
 export function decisionsInRole(plan: Plan, role: DecisionRole): readonly Decision[] {
-  const ids = new Set(declaredIn(plan, role).map((one) => one.id))
+  const ids = new Set(declaredIn(plan, role).map((definition) => definition.id))
   return plan.decisions.filter((decision) => ids.has(decision.id))
 }
 

@@ -124,9 +124,11 @@ function laidOut(wanted: readonly string[], materials: readonly Material[]): Pic
 /** Lengths that went into the plan and cannot stand beside each other, and girths that hardly can. */
 function warnAboutNeighbours(draft: PlanDraft): void {
   const { patient, injury } = draft.clinicalCase
-  const lengthsCm = Object.fromEntries(draft.measured().map((one) => [one.id, one.value]))
+  const lengthsCm = Object.fromEntries(draft.measured().map((estimate) => [estimate.id, estimate.value]))
   const isSwollen = (side: Side | undefined): boolean => injury.swelling !== 'none' && side !== undefined && side === injury.side
-  const girths = Object.fromEntries(draft.measured().map((one) => [one.id, { cm: one.value, isSwollen: isSwollen(one.side) }]))
+  const girths = Object.fromEntries(
+    draft.measured().map((estimate) => [estimate.id, { cm: estimate.value, isSwollen: isSwollen(estimate.side) }]),
+  )
   for (const fault of [...lengthFaults(lengthsCm, patient.heightCm ?? null), ...girthFaults(girths)]) {
     draft.caution({
       level: 'caution',

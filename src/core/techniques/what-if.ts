@@ -113,10 +113,10 @@ function stepWords(isNew: boolean, isReworded: boolean, isGone: boolean, step: s
 function roundsChange(before: readonly ScheduleEntry[], after: readonly ScheduleEntry[]): string | null {
   const key = ({ kind, dueMin, text }: ScheduleEntry): string => `${kind} ${dueMin} ${text}`
   const [had, has] = [new Set(before.map(key)), new Set(after.map(key))]
-  const came = after.filter((one) => !had.has(key(one)))
-  const gone = before.filter((one) => !has.has(key(one)))
+  const came = after.filter((entry) => !had.has(key(entry)))
+  const gone = before.filter((entry) => !has.has(key(entry)))
   if (came.length === 0 && gone.length === 0) return null
-  const roundsOf = (list: readonly ScheduleEntry[]): number => list.filter((one) => one.kind === 'round').length
+  const roundsOf = (list: readonly ScheduleEntry[]): number => list.filter((entry) => entry.kind === 'round').length
   const [was, is] = [roundsOf(before), roundsOf(after)]
   if (is !== was) return `${is > was ? 'More' : 'Fewer'} rounds: ${is} in place of ${was}.`
   const first = [...came].sort((a, b) => a.dueMin - b.dueMin)[0]
@@ -141,7 +141,7 @@ function otherDevices(before: Look, after: Look): Change {
 }
 
 function newReason(before: readonly Caution[], after: readonly Caution[]): Caution | undefined {
-  return after.find((one) => !before.some((each) => each.code === one.code))
+  return after.find((caution) => !before.some((each) => each.code === caution.code))
 }
 
 /** The case with each answer that a question can have. */

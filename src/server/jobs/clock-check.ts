@@ -84,7 +84,7 @@ export function createClockCheck({
       const offsetMs = await measure()
       if (offsetMs === null) return
       await servers.beat({ ...self, offsetMs })
-      const others = (await servers.heardWithin(heardWithinS)).filter((one) => one.id !== self.id)
+      const others = (await servers.heardWithin(heardWithinS)).filter((server) => server.id !== self.id)
       const isRefused = Math.abs(offsetMs) > refuseMs && others.some((one) => Math.abs(one.offsetMs) <= warnMs)
       state = { offsetMs, isRefused }
       sealedUntilMs = (await servers.sealedUntilMs()) ?? sealedUntilMs

@@ -39,7 +39,8 @@ function saidByTelephone({ kind, body }: StoredEvent): string | null {
 async function signerOf(speaker: string, actor: Actor, people: Deps['people']): Promise<Signer> {
   const name = (speaker.split(',')[0] ?? '').trim().toLowerCase()
   const found = (await people.list()).filter(
-    (one) => one.isActive && one.id !== actor.id && hasRight(one.roles, 'decide') && one.name.trim().toLowerCase() === name,
+    (account) =>
+      account.isActive && account.id !== actor.id && hasRight(account.roles, 'decide') && account.name.trim().toLowerCase() === name,
   )
   const [one] = found
   return one && found.length === 1 ? { id: one.id, name: one.name } : 'lead'

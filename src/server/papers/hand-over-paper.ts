@@ -41,13 +41,13 @@ function blocksOf(line: HandOverLine, zone: string): readonly FlowBlock[] {
     ...(line.careful.length > 0 ? [strong(`Careful: ${line.careful.join(', ').toLowerCase()}`)] : []),
     ...line.words.map((word) => strong(`${word.by}, ${at(new Date(word.atMs).toISOString())}: ${word.text}`)),
     strong(line.stands.length > 0 ? 'Stands' : line.headline),
-    ...line.stands.map((one) => small(`   ${one.level}: ${one.text} (since ${at(one.sinceAt)})`)),
+    ...line.stands.map((stand) => small(`   ${stand.level}: ${stand.text} (since ${at(stand.sinceAt)})`)),
     ...(line.drawing
       ? [
           {
             kind: 'figure',
             ...line.drawing,
-            alt: `Where it was found: ${line.drawing.findings.map((one) => one.label).join('; ')}.`,
+            alt: `Where it was found: ${line.drawing.findings.map((finding) => finding.label).join('; ')}.`,
           } as const,
         ]
       : []),
@@ -56,7 +56,7 @@ function blocksOf(line: HandOverLine, zone: string): readonly FlowBlock[] {
     ...(line.happened.length > 0 ? [strong('What happened')] : []),
     ...line.happened.slice(-mostHappened).map((one) => small(`   ${at(one.at)}  ${storyWords(one, at)}${one.by ? ` (${one.by})` : ''}`)),
     ...(line.done.length > 0 ? [strong('Done')] : []),
-    ...line.done.slice(0, 6).map((one) => small(`   ${at(one.at)}  ${one.text} (${one.by})`)),
+    ...line.done.slice(0, 6).map((act) => small(`   ${at(act.at)}  ${act.text} (${act.by})`)),
     strong(line.owed.length > 0 ? `Owed in the next ${aheadHours} h` : `Nothing owed in the next ${aheadHours} h`),
     ...line.owed.map((one) => small(`   ${at(one.dueAt)}${one.isOverdue ? ' LATE' : ''}  ${one.text}`)),
     ...(line.worry ? [strong(`Worry: ${line.worry.text} (${line.worry.by}, ${at(line.worry.at)})`)] : []),

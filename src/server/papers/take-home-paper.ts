@@ -68,7 +68,7 @@ export function takeHomeBlocks(
     DateTime.fromMillis(typeof at === 'number' ? at : Date.parse(at), { zone: episode.zone }).toFormat('cccc d LLLL, HH:mm')
   // What is owed goes on at home: its end here ends the rounds alone.
   const { ended, ...goingOn } = record
-  const owed = workOwed(goingOn, episode, Date.parse(printedAt)).filter((one) => one.kind !== 'round')
+  const owed = workOwed(goingOn, episode, Date.parse(printedAt)).filter((work) => work.kind !== 'round')
   const home = ended?.home
   const ordered = orderLines(record)
   const cast = castAtHome(record)
@@ -82,7 +82,7 @@ export function takeHomeBlocks(
       geometry: plan.geometry,
       findings: homeLooks(holds, bodyRegionOf(region)),
       alt: `What you wear, and where to look: ${homeLooks(holds, bodyRegionOf(region))
-        .map((one) => one.label)
+        .map((homeLook) => homeLook.label)
         .join('; ')}.`,
     },
     { kind: 'heading', text: `Day and night, call: ${home?.callNumber ?? blank}` },
@@ -96,7 +96,7 @@ export function takeHomeBlocks(
       kind: 'list',
       lines: [
         ...(record.appliedAt ? [`It went on ${time(record.appliedAt)}.`] : []),
-        ...owed.map((one) => `${one.text} ${one.dueAt > Date.parse(printedAt) ? `By ${time(one.dueAt)}.` : 'This is due now.'}`),
+        ...owed.map((work) => `${work.text} ${work.dueAt > Date.parse(printedAt) ? `By ${time(work.dueAt)}.` : 'This is due now.'}`),
         ...(home ? [`We call you on the next day: ${home.phone}.`] : []),
         ...(ordered.length > 0 ? ordered.map((line) => `Ordered for you: ${line}.`) : []),
       ],

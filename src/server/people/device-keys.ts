@@ -38,7 +38,7 @@ export function createDeviceKeys(secrets: SecretRepository, clock: Clock) {
   const good = async (): Promise<{ readonly roots: readonly Buffer[]; readonly seals: readonly KeyObject[] }> => {
     const isGood = ({ untilMs }: { readonly untilMs: number }): boolean => untilMs > clock()
     const { roots, seals } = await readRings()
-    return { roots: roots.filter(isGood).map((one) => one.root), seals: seals.filter(isGood).map((one) => one.key) }
+    return { roots: roots.filter(isGood).map((root) => root.root), seals: seals.filter(isGood).map((seal) => seal.key) }
   }
 
   return {

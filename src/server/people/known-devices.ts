@@ -15,7 +15,7 @@ export const longestKnown = 40 + mostKept * 23
 export function createKnownDevices(secrets: Pick<SecretRepository, 'read' | 'readOrMake'>) {
   let roots: Promise<readonly Buffer[]> | undefined
   const readRoots = (): Promise<readonly Buffer[]> => {
-    roots ??= readKeyRings(secrets).then((rings) => rings.roots.map((one) => one.root))
+    roots ??= readKeyRings(secrets).then((rings) => rings.roots.map((root) => root.root))
     roots.catch(() => (roots = undefined))
     return roots
   }

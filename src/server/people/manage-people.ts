@@ -72,7 +72,7 @@ export function createPeopleManager(deps: ManageDeps) {
   /** Somebody has to be left who can let others in. */
   async function keepAnAdmin(id: string, roles: readonly Role[]): Promise<void> {
     if (roles.includes('admin')) return
-    const others = (await people.list()).filter((one) => one.id !== id && one.isActive && one.roles.includes('admin'))
+    const others = (await people.list()).filter((account) => account.id !== id && account.isActive && account.roles.includes('admin'))
     if (others.length === 0) throw new ApiError(409, 'last-admin', 'This is the last admin: make somebody else one first.')
   }
 
@@ -80,10 +80,10 @@ export function createPeopleManager(deps: ManageDeps) {
   async function hasOtherAdmin(id: string, target: string): Promise<boolean> {
     const dayAgoMs = clock() - dayMs
     return (await people.list()).some(
-      (one) =>
-        one.id !== id &&
-        one.id !== target &&
-        ((one.isActive && one.roles.includes('admin')) || (one.adminUntil !== null && one.adminUntil.getTime() > dayAgoMs)),
+      (account) =>
+        account.id !== id &&
+        account.id !== target &&
+        ((account.isActive && account.roles.includes('admin')) || (account.adminUntil !== null && account.adminUntil.getTime() > dayAgoMs)),
     )
   }
   /** Until when somebody was an admin who is none any more, where they are one now. */
@@ -143,7 +143,7 @@ export function createPeopleManager(deps: ManageDeps) {
     /** Adds a person with a one-time code. */
     async add(person: { name: string; signIn: string; roles: readonly Role[] }, by: By): Promise<CodeAnswer> {
       const look = lookOf(person.signIn)
-      const taken = (await people.list()).find((one) => lookOf(one.signIn) === look)
+      const taken = (await people.list()).find((account) => lookOf(account.signIn) === look)
       if (taken)
         throw invalidInput([
           {
@@ -292,7 +292,7 @@ export function createPeopleManager(deps: ManageDeps) {
     /** Where a person is signed in. */
     async ownSessions({ account, sessionId }: OpenSession): Promise<readonly OwnSession[]> {
       const sessions = await people.sessionsOf(account.id, new Date(clock()))
-      return sessions.map((one) => ({ ...one, isThis: one.id === sessionId }))
+      return sessions.map((session) => ({ ...session, isThis: session.id === sessionId }))
     },
     /** A person ends one of their own sessions. */
     async endOwnSession({ account }: OpenSession, session: string): Promise<void> {

@@ -51,7 +51,7 @@ export function createPeopleRepository(models: Models) {
         raw: true,
       })) as unknown as { personId: string }[]
       const on = new Set(rows.map((row) => row.personId))
-      return (await this.list()).filter((one) => on.has(one.id))
+      return (await this.list()).filter((account) => on.has(account.id))
     },
     async count(): Promise<number> {
       return models.people.count()

@@ -151,7 +151,7 @@ function factsOf({ record, episode }: Opened, plan: Plan, live: readonly Caution
   const technique = findTechnique(record.technique)
   const injury = episode.injuries[record.injuryId]
   const isOnLeg = injury?.region ? bodyRegionOf(injury.region) === 'leg' : false
-  const next = workOwed(record, episode, Date.parse(now)).find((one) => one.kind === 'round')
+  const next = workOwed(record, episode, Date.parse(now)).find((work) => work.kind === 'round')
   return {
     who: patientIdentity(episode),
     part: [injury?.side?.toUpperCase() ?? '', injury?.region ? spoken(injury.region) : ''].filter(Boolean).join(' '),

@@ -75,7 +75,7 @@ export function practiceRoutes({ router, route }: Guarded, deps: PracticeRouteDe
       since: new Date(clock() - listedMs),
       most: mostListed,
     })
-    response.json({ now: now(), sittings: all.filter((one) => maySee(one, account)).map(reader.line) })
+    response.json({ now: now(), sittings: all.filter((sitting) => maySee(sitting, account)).map(reader.line) })
   })
   route('GET /api/practice/sittings/:id', async (request: SignedInRequest, response: Response<SittingAnswer>) => {
     const sitting = await visible(request)

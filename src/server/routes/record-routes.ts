@@ -109,9 +109,9 @@ export function recordRoutes(
   route('GET /api/people', async (request: SignedInRequest, response: Response<PeopleAnswer>) => {
     // Without an account only those are named who are on.
     const seen = isPairedDevice(signedIn(request).account.roles) ? await people.listOn(new Date(clock())) : await people.list()
-    const all = seen.filter((one) => !isPairedDevice(one.roles))
+    const all = seen.filter((account) => !isPairedDevice(account.roles))
     // Two of one name are told apart by what they sign in as.
-    const isShared = (name: string): boolean => all.filter((one) => lookOf(one.name) === lookOf(name)).length > 1
+    const isShared = (name: string): boolean => all.filter((account) => lookOf(account.name) === lookOf(name)).length > 1
     response.json({
       people: all.map(({ id, name, signIn, roles }) => ({ id, name: isShared(name) ? `${name} (${signIn})` : name, roles })),
       now: now(),

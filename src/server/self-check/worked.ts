@@ -52,7 +52,7 @@ export function judgeRounds(file: unknown, rounds: readonly RoundInput[]): Worke
     rounds: judged.map(({ level, complete, standing, actions, againMin }) => ({
       level,
       complete,
-      stands: standing.map((one) => `${one.id} ${one.level} since ${one.since}`),
+      stands: standing.map((item) => `${item.id} ${item.level} since ${item.since}`),
       actions,
       againMin,
     })),

@@ -156,7 +156,7 @@ export function createChangeHub({ changes, signIn, pager, steadyMs = () => perfo
     /** Looks now, as it does by itself while somebody listens. */
     look,
     /** How many listen in one session. */
-    listening: (sessionId: string): number => [...listeners].filter((one) => one.sessionId === sessionId).length,
+    listening: (sessionId: string): number => [...listeners].filter((listener) => listener.sessionId === sessionId).length,
     /** Begins to tell somebody; returns how to stop. */
     listen(listener: Listener): () => void {
       listeners.add(listener)

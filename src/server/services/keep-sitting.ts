@@ -66,7 +66,7 @@ export function createSittingKeeper(deps: {
       const at = (field: string, message: string) => [{ code: 'format' as const, path: `marks/${index}/what/${field}`, message }]
       if (what.kind === 'tick' && !steps.has(what.stepId))
         return at('stepId', `${what.stepId} is no step of this station: tick one of its list.`)
-      if (what.kind === 'answer' && !station.asked.some((one) => one.decision === what.decision))
+      if (what.kind === 'answer' && !station.asked.some((figure) => figure.decision === what.decision))
         return at('decision', `${what.decision} is not asked at this station: answer what is.`)
       if (what.kind === 'told' && !station.onAsking[what.ask])
         return at('ask', 'ask is no question of this station: choose one of its list.')

@@ -60,7 +60,9 @@ export function createPracticeReader(deps: {
     drills: readonly DrillResult[],
     live: ReadonlyMap<string, Readonly<Record<string, number>>>,
   ): Progress {
-    const own = all.filter((one) => one.candidates.some((candidate) => candidate.id === person)).flatMap((one) => scored(one) ?? [])
+    const own = all
+      .filter((sitting) => sitting.candidates.some((candidate) => candidate.id === person))
+      .flatMap((sitting) => scored(sitting) ?? [])
     return practiceProgress(
       own.map(({ id, stationName, technique, way, at, total, hasPassed }) => ({
         id,
@@ -95,7 +97,7 @@ export function createPracticeReader(deps: {
     async bands({ station, candidates }: Sitting): Promise<readonly StepBand[]> {
       const own = new Set(candidates.map((candidate) => candidate.id))
       const all = await sittings.list({ stationId: station.id, most: mostOthers })
-      const others = all.filter((one) => !one.candidates.some((candidate) => own.has(candidate.id)))
+      const others = all.filter((sitting) => !sitting.candidates.some((candidate) => own.has(candidate.id)))
       return timeBands(others.flatMap((other) => scored(other)?.score ?? []))
     },
     async practiceProgress(person: string): Promise<Progress> {
@@ -115,7 +117,7 @@ export function createPracticeReader(deps: {
       ])
       return groupOverview(
         members.map((member) => ({ ...member, progress: progress(member.id, all, nights, live) })),
-        all.flatMap((one) => scored(one) ?? []),
+        all.flatMap((sitting) => scored(sitting) ?? []),
       )
     },
   }

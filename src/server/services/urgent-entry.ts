@@ -35,7 +35,7 @@ export async function weighEntry(
     const record = isOfCase ? foldCase(found.record, id, event) : found.record
     const stands = urgentOf(found.record, stay.record, nowMs)
     if ([...urgentOf(record, after, nowMs)].some((one) => !stands.has(one))) return 'worse'
-    const judged = standCaseRounds(record, after, nowMs).judged.find((one) => one.round.id === input.id)
+    const judged = standCaseRounds(record, after, nowMs).judged.find((round) => round.round.id === input.id)
     isUrgent ||= judged?.verdict.findings.some((finding) => finding.level === 'urgent') === true
   }
   return isUrgent ? 'urgent' : 'quiet'

@@ -95,14 +95,14 @@ export async function verifyDatabase(
   const anchors = await keptAnchors(db)
   const newestMs = Date.parse(anchors.at(-1)?.day ?? '') || -Infinity
   const later = isRestored ? outside.filter(({ day }) => Date.parse(day) > newestMs) : []
-  const compared = outside.filter((one) => !later.includes(one))
+  const compared = outside.filter((anchor) => !later.includes(anchor))
   faults.push(
     ...lots.faults,
     ...(await looseMovements(db)),
     ...(await changedPhotos(db)),
     ...(await wrongAnchors(db, anchors)).map((day) => ({ where: `anchor ${day}`, what: 'is not what was received before it comes to' })),
     ...compared
-      .filter((one) => !anchors.some((kept) => isDeepStrictEqual({ ...kept }, { ...one })))
+      .filter((anchor) => !anchors.some((kept) => isDeepStrictEqual({ ...kept }, { ...anchor })))
       .map(({ day }) => ({
         where: `anchor ${day}`,
         what: 'is not the one that was written outside',

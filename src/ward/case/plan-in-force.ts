@@ -33,8 +33,10 @@ export function gapsOf(record: CaseRecord, episode: EpisodeRecord): readonly Pro
   const plan = record.accepted?.plan
   if (!plan) return []
   const asked = findTechnique(plan.technique)?.measurements(toClinicalCase(record, episode), plan.options) ?? []
-  const needed = asked.filter((one) => one.need === 'required').map((one) => `measurements/${one.definition.id}`)
-  const isGap = (one: Problem): boolean => one.code === 'missing' || one.code === 'implausible'
+  const needed = asked
+    .filter((measurement) => measurement.need === 'required')
+    .map((measurement) => `measurements/${measurement.definition.id}`)
+  const isGap = (problem: Problem): boolean => problem.code === 'missing' || problem.code === 'implausible'
   return plan.problems.filter(
     (problem) => isGap(problem) && needed.some((path) => problem.path === path || problem.path.startsWith(`${path}/`)),
   )
@@ -67,7 +69,9 @@ export function changeWaiting(record: CaseRecord, episode: Pick<EpisodeRecord, '
   if (!record.accepted) return null
   // Once it is on, a lost pulse is answered by what stands: nobody has to take a change of the application for it.
   const live = record.appliedAt === null ? made : { ...made, cautions: made.cautions.filter((caution) => caution.code !== pulseAbsent) }
-  const bringsStop = cautionsBrought(record.accepted.plan.cautions, live.cautions).some((one) => one.level === 'stop' && !one.overruled)
+  const bringsStop = cautionsBrought(record.accepted.plan.cautions, live.cautions).some(
+    (caution) => caution.level === 'stop' && !caution.overruled,
+  )
   const isNews = !bringsStop && isOfProductAlone(record, episode)
   const changes = waitingChange(record.accepted.plan, live)
   if (!changes) return null

@@ -22,7 +22,7 @@ export function questionsOf(record: CaseRecord, episode: EpisodeRecord): Questio
     ({ question, injuryId }) =>
       (injuryId === null || injuryId === record.injuryId) && (question === 'swelling' ? injury.swelling === 'none' : !isSet(question)),
   )
-  const isAnswered = (question: string): boolean => notSo.some((one) => one.question === question)
+  const isAnswered = (question: string): boolean => notSo.some((answered) => answered.question === question)
   const part = injury.region === null ? null : bodyRegionOf(injury.region)
   const flags = askedFlags.filter(
     (flag) => !isSet(flag) && !isAnswered(flag) && (part === null ? flagWords[flag].isAlwaysAsked : flagWords[flag].parts.includes(part)),

@@ -49,7 +49,7 @@ function findRounds(record: CaseRecord, episode: EpisodeRecord, nowMs: number): 
   )
   const isDense = planned > usual.length
   const looks = judged
-    .filter((one) => !one.round.isBaseline)
+    .filter((round) => !round.round.isBaseline)
     .map(({ round, verdict }) => ({
       at: round.at,
       isComplete: verdict.complete,
@@ -75,7 +75,7 @@ function findRounds(record: CaseRecord, episode: EpisodeRecord, nowMs: number): 
   )
   const { ended } = record
   // Whoever has gone is owed no rounds here.
-  return ended ? all.filter((one) => one.dueAt <= Date.parse(ended.at)) : all
+  return ended ? all.filter((round) => round.dueAt <= Date.parse(ended.at)) : all
 }
 
 const aheadMin = 36 * 60
@@ -108,5 +108,5 @@ function isMeasured(record: CaseRecord, episode: EpisodeRecord): boolean {
   if (!technique) return false
   const asked = technique.measurements(toClinicalCase(record, episode), record.options)
   const has = (id: string): boolean => record.measurements.some((measurement) => measurement.id === id)
-  return asked.every((one) => one.need === 'optional' || has(one.definition.id))
+  return asked.every((measurement) => measurement.need === 'optional' || has(measurement.definition.id))
 }

@@ -14,11 +14,11 @@ export function workAhead(record: CaseRecord, episode: EpisodeRecord, nowMs: num
   const takes = readDefaults(taskMinuteDefaults, protocolOf(record))
   const untilMs = nowMs + aheadOnBoardH * 3_600_000
   const owed = workOwed(record, episode, nowMs)
-  const next = owed.find((one) => one.kind === 'round')
+  const next = owed.find((work) => work.kind === 'round')
   const later = next
     ? caseRounds(record, episode, nowMs).filter((caseRound) => caseRound.doneAt === null && caseRound.dueAt > next.dueAt)
     : []
-  const rounds = later.map((one) => ({ ...one, kind: 'round' as const, name: 'Round' }))
+  const rounds = later.map((round) => ({ ...round, kind: 'round' as const, name: 'Round' }))
   return [...owed, ...rounds]
     .filter((one) => one.dueAt <= untilMs)
     .sort((a, b) => a.dueAt - b.dueAt)

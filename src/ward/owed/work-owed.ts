@@ -93,10 +93,10 @@ function withLooksAgain(record: CaseRecord, scheduled: readonly OwedWork[]): rea
     const dueAt = Date.parse(at) + againMin * 60_000
     return [{ id, kind: task.kind, name: names[task.kind], text: task.text, dueAt, graceMin: againGraceMin, lastDoneAt: at }]
   })
-  const isSooner = (one: OwedWork): boolean => sooner.some((each) => each.id === one.id && each.dueAt <= one.dueAt)
+  const isSooner = (work: OwedWork): boolean => sooner.some((each) => each.id === work.id && each.dueAt <= work.dueAt)
   return [
-    ...scheduled.filter((one) => !isSooner(one)),
-    ...sooner.filter((one) => !scheduled.some((each) => each.id === one.id && each.dueAt < one.dueAt)),
+    ...scheduled.filter((work) => !isSooner(work)),
+    ...sooner.filter((work) => !scheduled.some((each) => each.id === work.id && each.dueAt < work.dueAt)),
   ]
 }
 

@@ -41,8 +41,8 @@ export function practiceProgress(
       {
         technique,
         count: done.length,
-        passed: done.filter((one) => one.hasPassed).length,
-        best: Math.max(...done.map((one) => one.total)),
+        passed: done.filter((sitting) => sitting.hasPassed).length,
+        best: Math.max(...done.map((sitting) => sitting.total)),
         last,
         dueAt: dueAgain(done),
         live: live[technique] ?? 0,

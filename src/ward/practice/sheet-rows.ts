@@ -24,8 +24,8 @@ export function sheetRows(score: StationScore, bands: readonly StepBand[]): read
       tookS: tookMs / 1000,
       others: bandOf(stepId),
       wrong: broken
-        .filter((one) => one.after === stepId)
-        .map((one) => `before ${stepName({ id: one.before })}`)
+        .filter((pair) => pair.after === stepId)
+        .map((pair) => `before ${stepName({ id: pair.before })}`)
         .join(', '),
     })),
     ...score.missing.map((id) => ({ step: stepName({ id }), atS: null, tookS: null, others: bandOf(id), wrong: 'left out' })),

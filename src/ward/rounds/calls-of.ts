@@ -19,13 +19,13 @@ export function callsOf(record: Pick<CaseRecord, 'calls' | 'pages'>): readonly (
 
 /** Everybody who has heard of a case: whoever was called, and seniors who answered in words, which says that they were reached. */
 export function heardOf(record: Pick<CaseRecord, 'calls' | 'pages' | 'seniorDecisions'>): readonly (CallEntry & Recorded)[] {
-  const answered = (record.seniorDecisions ?? []).map((one) => ({
-    to: one.by,
+  const answered = (record.seniorDecisions ?? []).map((seniorDecision) => ({
+    to: seniorDecision.by,
     isReached: true,
-    how: one.how === 'self' ? ('pager' as const) : one.how,
-    said: decisionWords(one),
-    at: one.at,
-    by: one.enteredBy,
+    how: seniorDecision.how === 'self' ? ('pager' as const) : seniorDecision.how,
+    said: decisionWords(seniorDecision),
+    at: seniorDecision.at,
+    by: seniorDecision.enteredBy,
   }))
   return [...callsOf(record), ...answered].sort((a, b) => Date.parse(a.at) - Date.parse(b.at))
 }

@@ -23,9 +23,9 @@ export function grownGirths(record: CaseRecord, episode: EpisodeRecord, rounds: 
   const part = injuredPart(record, episode)
   if (onMs === null || !rounds.cannotAsk || part === null || situationOfCase(record, episode, nowMs).on?.holds !== 'break') return []
   const side = episode.injuries[record.injuryId]?.side ?? undefined
-  const own = record.measurements.filter((one) => one.side === undefined || one.side === side)
+  const own = record.measurements.filter((measurement) => measurement.side === undefined || measurement.side === side)
   const grown = girthsOf(record, episode).flatMap((definition) => growthOf(definition, own, onMs) ?? [])
-  const signs = rounds.findings.filter((one) => one.part === part && one.code === 'cannot-say').length
+  const signs = rounds.findings.filter((finding) => finding.part === part && finding.code === 'cannot-say').length
   return grown.map(({ definition, beforeCm, nowCm, atMs }): OtherItem => ({
     id: `reading/${definition.id}-grown`,
     from: 'reading',
@@ -63,8 +63,8 @@ interface Growth {
 /** The last girth on the injured side since the device is on, held against the one before it was; null where it did not grow so much. */
 function growthOf(definition: MeasurementDefinition, all: readonly Measurement[], onMs: number): Growth | null {
   const read = all
-    .filter((one) => one.id === definition.id && typeof one.value === 'number' && one.at !== undefined)
-    .map((one) => ({ cm: toCm(Number(one.value), one.unit ?? 'cm', one.breadthCm), atMs: Date.parse(one.at ?? '') }))
+    .filter((reading) => reading.id === definition.id && typeof reading.value === 'number' && reading.at !== undefined)
+    .map((reading) => ({ cm: toCm(Number(reading.value), reading.unit ?? 'cm', reading.breadthCm), atMs: Date.parse(reading.at ?? '') }))
     .toSorted((a, b) => a.atMs - b.atMs)
   const last = read.at(-1)
   const before = read.findLast(({ atMs }) => atMs <= onMs) ?? read[0]

@@ -10,7 +10,7 @@ import { heldBy } from '#core/standing/case-facts'
  * @param isLookedAt whether a complete round came after a moment
  */
 export function openedNowItems(record: CaseRecord, episode: EpisodeRecord, isLookedAt: (at: string) => boolean): readonly OtherItem[] {
-  const run = countingRuns(record).findLast((one) => one.isOpenNow)
+  const run = countingRuns(record).findLast((countingRun) => countingRun.isOpenNow)
   if (!run || record.removedAt !== null || isLookedAt(run.startedAt)) return []
   const isOpen = record.openedNowAt !== undefined && Date.parse(record.openedNowAt) >= Date.parse(run.startedAt)
   const holds = heldBy(record.technique)

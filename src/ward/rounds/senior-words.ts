@@ -8,14 +8,14 @@ const minuteMs = 60_000
 
 /** What seniors said about a case, in the order of time. */
 export function wordsOf({ seniorDecisions = [] }: Pick<CaseRecord, 'seniorDecisions'>): readonly SeniorWord[] {
-  return seniorDecisions.map((one) => ({
-    atMs: Date.parse(one.at),
-    by: one.by,
-    how: one.how,
-    enteredBy: one.enteredBy,
-    text: decisionWords(one),
-    comesAtMs: one.comesInMin === undefined ? null : Date.parse(one.at) + one.comesInMin * minuteMs,
-    isOrderToOpen: one.answer === 'open-now',
+  return seniorDecisions.map((seniorDecision) => ({
+    atMs: Date.parse(seniorDecision.at),
+    by: seniorDecision.by,
+    how: seniorDecision.how,
+    enteredBy: seniorDecision.enteredBy,
+    text: decisionWords(seniorDecision),
+    comesAtMs: seniorDecision.comesInMin === undefined ? null : Date.parse(seniorDecision.at) + seniorDecision.comesInMin * minuteMs,
+    isOrderToOpen: seniorDecision.answer === 'open-now',
   }))
 }
 

@@ -33,8 +33,8 @@ export interface Trend {
  */
 export function trendsOf(record: CaseRecord): readonly Trend[] {
   return [...answerTrends(record), ...readingTrends(record)]
-    .filter((one) => one.points.length > 1)
-    .map((one) => ({ ...one, isWorse: one.grades !== null && one.points.at(-1)!.value > one.points.at(-2)!.value }))
+    .filter((series) => series.points.length > 1)
+    .map((series) => ({ ...series, isWorse: series.grades !== null && series.points.at(-1)!.value > series.points.at(-2)!.value }))
     .sort((a, b) => Number(b.isWorse) - Number(a.isWorse))
 }
 

@@ -17,9 +17,9 @@ import { sideAnswerOf } from '../case/side-state'
 export function underneathItems(record: CaseRecord, episode: EpisodeRecord, isLookedAt: (at: string) => boolean): readonly OtherItem[] {
   return record.runs.flatMap((run) =>
     (run.underneath ?? [])
-      .filter((one, index, all) => !all.slice(index + 1).some((later) => later.stepId === one.stepId))
-      .filter((one) => !isLookedAt(one.at))
-      .flatMap((one) => itemsOf(record, episode, run, one)),
+      .filter((underneath, index, all) => !all.slice(index + 1).some((later) => later.stepId === underneath.stepId))
+      .filter((underneath) => !isLookedAt(underneath.at))
+      .flatMap((underneath) => itemsOf(record, episode, run, underneath)),
   )
 }
 

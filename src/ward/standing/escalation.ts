@@ -60,7 +60,7 @@ const weekdays = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']
 function localTime(atMs: number, zone: string): { readonly day: number; readonly minute: number } {
   const parts = new Intl.DateTimeFormat('en-GB', { timeZone: zone, weekday: 'short', hour: '2-digit', minute: '2-digit', hourCycle: 'h23' })
     .formatToParts(atMs)
-    .map((one) => [one.type, one.value] as const)
+    .map((formatToPart) => [formatToPart.type, formatToPart.value] as const)
   const { weekday = 'Mon', hour = '0', minute = '0' } = Object.fromEntries(parts) as Record<string, string | undefined>
   return { day: weekdays.indexOf(weekday) + 1, minute: Number(hour) * 60 + Number(minute) }
 }
@@ -88,7 +88,7 @@ export function pageDue(
   const pages = (record.pages ?? []).filter((page) => Date.parse(page.at) >= call.sinceMs)
   const told = new Set(pages.flatMap((page) => page.findings))
   const answeredMs = call.answered?.atMs ?? Infinity
-  const untold = urgent.filter((one) => !told.has(one.id) && (one.alarmSinceMs ?? one.sinceMs) > (pages.length > 0 ? 0 : answeredMs))
+  const untold = urgent.filter((item) => !told.has(item.id) && (item.alarmSinceMs ?? item.sinceMs) > (pages.length > 0 ? 0 : answeredMs))
   const { steps } = chainFor(ward, episode.place)
   const make = (step: number, about: readonly StandingItem[]): Omit<PageBody, 'pageId'> => {
     const role = steps[step]?.role ?? ''
@@ -97,7 +97,7 @@ export function pageDue(
       role,
       name: onDuty(ward, role, episode.place, nowMs, episode.zone) ?? '',
       text: textOf(episode, about, first, heardBy(pages)),
-      findings: urgent.map((one) => one.id),
+      findings: urgent.map((item) => item.id),
     }
   }
   const last = pages.at(-1)
@@ -129,7 +129,7 @@ function correctionDue(record: CaseRecord, episode: EpisodeRecord, ward: WardRec
   const corrections = withdrawn(record, episode)
   // One that could not be brought is sent again like any other, after the same minutes.
   if (!last || corrections.length === 0 || (isRefused(last) && nowMs - Date.parse(last.at) < againMin * minuteMs)) return null
-  const words = corrections.map((one) => `${clockOf(one.lookAt, episode.zone)} corrected: ${one.text}`)
+  const words = corrections.map((correction) => `${clockOf(correction.lookAt, episode.zone)} corrected: ${correction.text}`)
   const holder = record.pages?.findLast((page) => page.receipts.some(({ what }) => what === 'answered')) ?? last
   const where = hasBed(episode.place) ? episode.place : `${episode.place}, ${initialsOf(patientLabel(episode))}`
   return {
@@ -152,10 +152,10 @@ const correctedPrefix = 'corrected/'
 function withdrawn(record: CaseRecord, episode: EpisodeRecord): readonly Correction[] {
   const pages = record.pages ?? []
   const told = new Set(pages.filter((page) => !isRefused(page)).flatMap((page) => page.findings))
-  return correctionsOf(record, episode).filter((one) => {
-    const [fromMs, untilMs] = [Date.parse(one.lookAt), Date.parse(one.correctedAt)]
+  return correctionsOf(record, episode).filter((correction) => {
+    const [fromMs, untilMs] = [Date.parse(correction.lookAt), Date.parse(correction.correctedAt)]
     const before = pages.filter(({ at }) => Date.parse(at) >= fromMs && Date.parse(at) <= untilMs)
-    return !told.has(correctionId(one)) && before.some((page) => one.wasUrgent.some((id) => page.findings.includes(id)))
+    return !told.has(correctionId(correction)) && before.some((page) => correction.wasUrgent.some((id) => page.findings.includes(id)))
   })
 }
 
@@ -204,7 +204,7 @@ function firstOfStep(pages: readonly PageRecord[], last: PageRecord): number {
   const before = pages.findLastIndex((page) => page.step !== last.step)
   const own = pages.slice(before + 1)
   // The last of a chain is called again: its wait begins with each call that tells of nothing new.
-  const again = own.findLast((one, index) => index === 0 || one.findings.every((id) => own[index - 1]?.findings.includes(id)))
+  const again = own.findLast((page, index) => index === 0 || page.findings.every((id) => own[index - 1]?.findings.includes(id)))
   return Date.parse((again ?? last).at)
 }
 

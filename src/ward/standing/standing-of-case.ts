@@ -96,7 +96,7 @@ export function isHeld({ replacedBy }: Pick<CaseRecord, 'replacedBy'>, { items }
 function afterCheckFromMs(record: CaseRecord): number {
   const { appliedAt } = record
   const run = countingRuns(record).findLast(
-    (one) => !isOpeningRun(one) && appliedAt !== null && Date.parse(one.startedAt) <= Date.parse(appliedAt),
+    (countingRun) => !isOpeningRun(countingRun) && appliedAt !== null && Date.parse(countingRun.startedAt) <= Date.parse(appliedAt),
   )
   const asked = run && doneWithRole(record, run, 'check-after').at(-1)
   if (!run || !asked) return Infinity
@@ -157,18 +157,18 @@ function goneItems({ accepted, appliedAt }: CaseRecord): readonly OtherItem[] {
 /** Fit tests that failed when they were last done, and those answered "yes" about an angle that nobody read; what is off fits nobody. */
 function fitItems(record: CaseRecord): readonly OtherItem[] {
   if (record.removedAt !== null) return []
-  const latest = new Map(record.fit.map((one) => [one.testId, one]))
+  const latest = new Map(record.fit.map((fit) => [fit.testId, fit]))
   const tests = record.accepted?.plan.fit ?? []
-  return [...latest.values()].flatMap((one): OtherItem[] => {
-    const test = tests.find((each) => each.id === one.testId)
-    const unread = test && answeredUnread(record, test, one.isGood)
-    if (one.isGood && !unread) return []
-    const at = { part: null, sinceMs: Date.parse(one.at), lookedAtMs: Date.parse(one.at), binds: free, isEndedByWord: false } as const
+  return [...latest.values()].flatMap((fit): OtherItem[] => {
+    const test = tests.find((each) => each.id === fit.testId)
+    const unread = test && answeredUnread(record, test, fit.isGood)
+    if (fit.isGood && !unread) return []
+    const at = { part: null, sinceMs: Date.parse(fit.at), lookedAtMs: Date.parse(fit.at), binds: free, isEndedByWord: false } as const
     if (unread)
       return [
         {
           ...at,
-          id: `fit/${one.testId}`,
+          id: `fit/${fit.testId}`,
           from: 'run',
           level: 'warn',
           text: `${unread.label} not read: “yes” was answered without the reading`,
@@ -178,10 +178,10 @@ function fitItems(record: CaseRecord): readonly OtherItem[] {
     return [
       {
         ...at,
-        id: `fit/${one.testId}`,
+        id: `fit/${fit.testId}`,
         from: 'reading',
         level: 'warn',
-        text: `Fit: ${test?.text ?? one.testId}: no${one.note ? ` (${one.note})` : ''}${test ? `. ${test.remedy}` : ''}`,
+        text: `Fit: ${test?.text ?? fit.testId}: no${fit.note ? ` (${fit.note})` : ''}${test ? `. ${test.remedy}` : ''}`,
         ends: 'The same test, passed on a later look.',
       },
     ]
@@ -240,16 +240,16 @@ function isLookedAt(judged: CaseRounds['judged'], at: string): boolean {
 /** What is overdue. */
 function owedItems(record: CaseRecord, episode: EpisodeRecord, nowMs: number): readonly OtherItem[] {
   return workOwed(record, episode, nowMs)
-    .filter((one) => one.dueAt + one.graceMin * 60_000 < nowMs)
-    .map((one): OtherItem => ({
-      id: `task/${one.id}`,
+    .filter((work) => work.dueAt + work.graceMin * 60_000 < nowMs)
+    .map((work): OtherItem => ({
+      id: `task/${work.id}`,
       from: 'task',
       level: 'owed',
-      text: one.kind === 'round' ? 'A round is late.' : `Late: ${one.text}`,
+      text: work.kind === 'round' ? 'A round is late.' : `Late: ${work.text}`,
       part: null,
-      sinceMs: one.dueAt,
+      sinceMs: work.dueAt,
       binds: free,
-      ends: one.kind === 'round' ? 'A complete round.' : 'Doing it, or saying why it is not needed.',
+      ends: work.kind === 'round' ? 'A complete round.' : 'Doing it, or saying why it is not needed.',
       isEndedByWord: false,
     }))
 }

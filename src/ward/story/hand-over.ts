@@ -34,7 +34,7 @@ const carefulFlags = ['anticoagulated', 'latex-allergy', 'adhesive-allergy'] as 
 export function handOverOf(record: CaseRecord, episode: EpisodeRecord, nowMs: number, live: readonly Caution[] | null): HandOverLine {
   const standing = standingOf(record, episode, live && { cautions: live }, nowMs)
   const built = asBuilt(record, episode, nowMs)
-  const isUnassessed = (one: StandingItem): boolean => one.state === 'unknown' && one.from === 'round'
+  const isUnassessed = (item: StandingItem): boolean => item.state === 'unknown' && item.from === 'round'
   const stands = standing.items.filter((item) => isPressing(item) && item.from !== 'task' && !isUnassessed(item))
   const takenOver = whoHas(record, episode)
   const iso = (ms: number): string => new Date(ms).toISOString()
@@ -61,7 +61,7 @@ export function handOverOf(record: CaseRecord, episode: EpisodeRecord, nowMs: nu
     })),
     done: doneSince(record, nowMs - backHours * hourMs),
     owed: workOwed(record, episode, nowMs)
-      .filter((one) => one.dueAt <= nowMs + aheadHours * hourMs)
+      .filter((work) => work.dueAt <= nowMs + aheadHours * hourMs)
       .map(({ text, dueAt, graceMin }) => ({ text, dueAt: iso(dueAt), isOverdue: dueAt + graceMin * 60_000 < nowMs })),
     drawing: drawingOf(record, standing.items),
     worry: record.worry?.text ? record.worry : null,
@@ -108,7 +108,7 @@ function doneSince(record: CaseRecord, fromMs: number): readonly DoneAbout[] {
       by,
     })),
   ]
-  return all.filter((one) => Date.parse(one.at) >= fromMs).sort((a, b) => Date.parse(b.at) - Date.parse(a.at))
+  return all.filter((act) => Date.parse(act.at) >= fromMs).sort((a, b) => Date.parse(b.at) - Date.parse(a.at))
 }
 
 /** The order in which a shift is told: the worst first, then what is most overdue, then by place. */

@@ -205,7 +205,9 @@ function vitals({ rounds }: EpisodeRecord, at: (iso: string) => string): string 
 
 /** What a look found lost, or found again. */
 function lost({ happened: story }: HandOverLine, at: (iso: string) => string): readonly string[] {
-  return story.filter(({ was, wellAt }) => was !== undefined || wellAt !== undefined).map((one) => `${at(one.at)} ${storyWords(one, at)}`)
+  return story
+    .filter(({ was, wellAt }) => was !== undefined || wellAt !== undefined)
+    .map((line) => `${at(line.at)} ${storyWords(line, at)}`)
 }
 
 function stands({ stands: all, known, headline }: HandOverLine, at: (iso: string) => string): readonly string[] {

@@ -143,7 +143,7 @@ function saidSections(record: CaseRecord, run: RunRecord, plan: Plan): readonly 
       id: 'crew',
       title: 'Hands',
       lines: [
-        ...(record.crew ?? []).map((one) => plain(`${one.name} ${gripWords(one.place, plan.geometry.body)}`)),
+        ...(record.crew ?? []).map((member) => plain(`${member.name} ${gripWords(member.place, plan.geometry.body)}`)),
         ...(run.handOvers ?? []).map((handOver) => ({
           at: handOver.at,
           by: handOver.by,
@@ -156,7 +156,11 @@ function saidSections(record: CaseRecord, run: RunRecord, plan: Plan): readonly 
       title: 'Orders',
       lines: [
         ...(record.ordersEntered ? orderLines(record).map((text) => ({ ...record.ordersEntered!, text: `${text}: entered` })) : []),
-        ...(record.readBacks ?? []).map((one) => ({ at: one.at, by: one.by, text: `${one.what}: said back to ${one.orderedBy}` })),
+        ...(record.readBacks ?? []).map((readBack) => ({
+          at: readBack.at,
+          by: readBack.by,
+          text: `${readBack.what}: said back to ${readBack.orderedBy}`,
+        })),
       ],
     },
     {
@@ -270,10 +274,10 @@ function responseLines(record: CaseRecord): readonly SummaryLine[] {
       by,
       text: `Called ${to}: ${isReached ? 'reached' : 'not reached'}${said ? `, ${said}` : ''}`,
     })),
-    ...(record.seniorDecisions ?? []).map((one) => ({
-      at: one.at,
-      by: one.enteredBy,
-      text: `${one.by}${one.how === 'telephone' ? ', by telephone' : ''}: ${decisionWords(one)}. About: ${one.saw.map(({ id }) => nameOfId(id)).join(', ')}`,
+    ...(record.seniorDecisions ?? []).map((seniorDecision) => ({
+      at: seniorDecision.at,
+      by: seniorDecision.enteredBy,
+      text: `${seniorDecision.by}${seniorDecision.how === 'telephone' ? ', by telephone' : ''}: ${decisionWords(seniorDecision)}. About: ${seniorDecision.saw.map(({ id }) => nameOfId(id)).join(', ')}`,
     })),
     ...(record.troubles ?? []).flatMap(({ label, ended }) =>
       ended ? [{ at: ended.at, by: ended.by, text: `${label}: over, ${ended.word}` }] : [],

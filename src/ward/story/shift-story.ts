@@ -44,7 +44,7 @@ export function shiftStory(record: CaseRecord, episode: EpisodeRecord, sinceMs: 
 function lossesOf(judged: readonly JudgedRound[]): readonly StoryLine[] {
   const ids = new Set(judged.flatMap(({ verdict }) => urgentIn(verdict)))
   return [...ids].flatMap((id) => {
-    const looks = judged.filter((one) => isLookedAt(one, id))
+    const looks = judged.filter((round) => isLookedAt(round, id))
     const part = nameOfPart(id.split('/')[0] ?? id)
     const textOf = ({ verdict }: JudgedRound): string => lower(findingOf(verdict, id)?.text ?? nameOfId(id))
     /** The look that lost it, until one finds it well. */

@@ -143,7 +143,7 @@ export const askedChoices = [
 
 /** What the form says of it, as the findings carry it. */
 export function cannotAskOf(entries: RoundEntries): Pick<RoundInput, 'cannotAsk'> {
-  const reason = cannotAskReasons.find((one) => one === entries['asked'])
+  const reason = cannotAskReasons.find((cannotAskReason) => cannotAskReason === entries['asked'])
   return reason ? { cannotAsk: reason } : {}
 }
 

@@ -8,7 +8,7 @@ export function PatientsWaiting() {
   const all = usePatientsHere((store) => store.patients)
   const unsent = useUnsentByStream()
   const countOf = ({ caseId, episodeId }: PatientHere): number => (unsent.get(caseId) ?? 0) + (unsent.get(episodeId) ?? 0)
-  const patients = all.filter((one) => one.gone === undefined && (one.isAccountless || countOf(one) > 0))
+  const patients = all.filter((patient) => patient.gone === undefined && (patient.isAccountless || countOf(patient) > 0))
   useEffect(() => void resumePatients(), [])
   if (patients.length === 0) return null
   return (

@@ -11,17 +11,17 @@ export function LockedClocks() {
   if (shown.length === 0) return null
   return (
     <section aria-label="Running timers" className="flex flex-wrap items-center gap-2 px-2 py-1">
-      {shown.map((one) => {
-        const tone = clockTone(one, now)
+      {shown.map((timer) => {
+        const tone = clockTone(timer, now)
         return (
           <span
-            key={`${one.caseId} ${one.timer.id}`}
+            key={`${timer.caseId} ${timer.timer.id}`}
             className={`inline-flex min-h-11 items-center overflow-hidden rounded-xl border-[1.5px] font-semibold ${tone === 'note' ? 'border-line bg-sheet' : `${toneInk[tone]} ${toneWash[tone]}`}`}
           >
             <span className="inline-flex items-center gap-2 px-3">
-              <ClockFace one={one} nowMs={now} />
+              <ClockFace one={timer} nowMs={now} />
             </span>
-            {one.endsAt <= now ? <HeardButton one={one} /> : null}
+            {timer.endsAt <= now ? <HeardButton one={timer} /> : null}
           </span>
         )
       })}

@@ -31,16 +31,19 @@ export function StripSheet({
             <SayingLine saying={saying.onOpen ? { ...saying, onOpen: closing(saying.onOpen, onClose) } : saying} />
           </li>
         ))}
-        {clocks.map((one) => (
-          <li key={`${one.caseId} ${one.timer.id}`} className="flex min-h-12 items-stretch rounded-xl border-[1.5px] border-line bg-sheet">
+        {clocks.map((clock) => (
+          <li
+            key={`${clock.caseId} ${clock.timer.id}`}
+            className="flex min-h-12 items-stretch rounded-xl border-[1.5px] border-line bg-sheet"
+          >
             <Link
-              to={`/case/${one.caseId}/apply`}
+              to={`/case/${clock.caseId}/apply`}
               onClick={onClose}
-              className={`flex min-w-0 flex-1 items-center gap-2 px-3 font-semibold ${clockTone(one, nowMs) === 'note' ? '' : toneInk[clockTone(one, nowMs)]}`}
+              className={`flex min-w-0 flex-1 items-center gap-2 px-3 font-semibold ${clockTone(clock, nowMs) === 'note' ? '' : toneInk[clockTone(clock, nowMs)]}`}
             >
-              <ClockFace one={one} nowMs={nowMs} whose={one.caseId === heldCase ? 'This one' : whoseClock(one)} />
+              <ClockFace one={clock} nowMs={nowMs} whose={clock.caseId === heldCase ? 'This one' : whoseClock(clock)} />
             </Link>
-            {one.endsAt <= nowMs ? <HeardButton one={one} /> : null}
+            {clock.endsAt <= nowMs ? <HeardButton one={clock} /> : null}
           </li>
         ))}
       </ul>

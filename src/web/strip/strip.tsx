@@ -33,11 +33,11 @@ export function Strip({ ofCase = [], isKept = false }: { ofCase?: readonly Sayin
   const elsewhere = useTimers((store) => store.elsewhere)
   const isNarrow = useNarrow()
   const { pressing, own, others } = sortClocks(
-    shown.filter((one) => !elsewhere.includes(timerKey(one.caseId, one.timer))),
+    shown.filter((timer) => !elsewhere.includes(timerKey(timer.caseId, timer.timer))),
     heldCase,
     now,
   )
-  const clocks = pressing.map((one) => clockSaying(one, one.caseId !== heldCase, now))
+  const clocks = pressing.map((timer) => clockSaying(timer, timer.caseId !== heldCase, now))
   const sayings = inSayingOrder([...ofCase, ...clocks, ...useLineSaying(), ...useEntrySaying()])
   const [sheet, setSheet] = useState<'sayings' | 'clocks' | null>(null)
   const [first, ...rest] = sayings
@@ -65,13 +65,13 @@ export function Strip({ ofCase = [], isKept = false }: { ofCase?: readonly Sayin
       ) : null}
       {hasClocks ? (
         <section aria-label="Running timers" className="flex min-w-0 shrink-0 items-stretch text-ink max-sm:text-[0.95rem]">
-          {own.slice(0, isNarrow || first ? 1 : 2).map((one) => (
+          {own.slice(0, isNarrow || first ? 1 : 2).map((timer) => (
             <Link
-              key={one.timer.id}
-              to={`/case/${one.caseId}/apply`}
-              className={`reach inline-flex max-w-[18rem] items-center gap-1.5 px-2 font-semibold ${clockTone(one, now) === 'note' ? '' : toneInk[clockTone(one, now)]}`}
+              key={timer.timer.id}
+              to={`/case/${timer.caseId}/apply`}
+              className={`reach inline-flex max-w-[18rem] items-center gap-1.5 px-2 font-semibold ${clockTone(timer, now) === 'note' ? '' : toneInk[clockTone(timer, now)]}`}
             >
-              <ClockFace one={one} nowMs={now} isLabelSpoken={isNarrow && first !== undefined} />
+              <ClockFace one={timer} nowMs={now} isLabelSpoken={isNarrow && first !== undefined} />
             </Link>
           ))}
           {marked.length > 0 || own.length > 1 ? (
@@ -118,7 +118,7 @@ function ClocksMark({
 }) {
   const isNarrow = useNarrow()
   // One that has ended is said by the strip, or waits behind the mark's shape.
-  const next = clocks.find((one) => one.endsAt > nowMs) ?? clocks[0]
+  const next = clocks.find((clock) => clock.endsAt > nowMs) ?? clocks[0]
   if (!next) return null
   const isOwn = next.caseId === heldCase
   return (

@@ -82,11 +82,11 @@ export interface SortedClocks {
 
 /** Sorts the clocks that `listTimers` found. @param heldCase the case in hand, or null */
 export function sortClocks(shown: readonly ShownTimer[], heldCase: string | null, nowMs: number): SortedClocks {
-  const isOwn = (one: ShownTimer): boolean => one.caseId === heldCase
+  const isOwn = (timer: ShownTimer): boolean => timer.caseId === heldCase
   return {
-    pressing: shown.filter((one) => one.endsAt <= nowMs || (!isOwn(one) && one.endsAt - nowMs < soonMs)),
-    own: shown.filter((one) => isOwn(one) && one.endsAt > nowMs),
-    others: shown.filter((one) => !isOwn(one)),
+    pressing: shown.filter((timer) => timer.endsAt <= nowMs || (!isOwn(timer) && timer.endsAt - nowMs < soonMs)),
+    own: shown.filter((timer) => isOwn(timer) && timer.endsAt > nowMs),
+    others: shown.filter((timer) => !isOwn(timer)),
   }
 }
 

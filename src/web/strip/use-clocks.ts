@@ -19,8 +19,8 @@ export function useClocks(): { readonly shown: readonly ShownTimer[]; readonly n
   const heldCase = useCaseStore((store) => store.caseId)
   const shown = listTimers(byCase, now, heldCase)
   const endedKeys = shown
-    .filter((one) => one.endsAt <= now)
-    .map((one) => `${one.caseId} ${one.timer.id} ${one.timer.startedAt} ${one.timer.kind ?? 'set'}`)
+    .filter((timer) => timer.endsAt <= now)
+    .map((timer) => `${timer.caseId} ${timer.timer.id} ${timer.timer.startedAt} ${timer.timer.kind ?? 'set'}`)
     .join('|')
   const ended = useMemo(
     () =>
@@ -32,6 +32,6 @@ export function useClocks(): { readonly shown: readonly ShownTimer[]; readonly n
   )
   useAlarm(ended, isMuted)
   useSpokenTimers(isMuted ? noTimers : shown, heldCase, now)
-  useWakeLock(shown.some((one) => one.endsAt > now && one.endsAt - now < awakeMs))
+  useWakeLock(shown.some((timer) => timer.endsAt > now && timer.endsAt - now < awakeMs))
   return { shown, now }
 }

@@ -187,9 +187,9 @@ export async function openDurable(personId: string, vault: Vault | null): Promis
       }
       return ''
     },
-    readOutbox: async () => (await readWaiting()).filter((one): one is EventInput => !('what' in one)),
+    readOutbox: async () => (await readWaiting()).filter((left): left is EventInput => !('what' in left)),
     readPractised: async <Kind extends Practised['what']>(what: Kind) =>
-      (await readWaiting()).filter((one) => 'what' in one && one.what === what) as Extract<Practised, { what: Kind }>[],
+      (await readWaiting()).filter((left) => 'what' in left && left.what === what) as Extract<Practised, { what: Kind }>[],
     addPractised: (practised) =>
       write(`outbox ${practised.id}`, async () => {
         const place = order++

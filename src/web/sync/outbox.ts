@@ -187,7 +187,7 @@ function asShown(left: LeftByOther): Extract<UndecidedEvent, { kind: 'of-other-v
 
 /** What another version left stays on this device for the next time that somebody comes in. */
 export function postponeLeft(id: string): void {
-  useOutbox.setState((state) => ({ undecided: state.undecided.filter((one) => one.event.id !== id) }))
+  useOutbox.setState((state) => ({ undecided: state.undecided.filter((undecided) => undecided.event.id !== id) }))
 }
 
 /** Letters without a screen that the server kept failing at: they go again when the line is back. */
@@ -212,15 +212,15 @@ export function dismissUndecided(id: string): void {
   void currentDurable()?.dropFromOutbox(id)
   sender.drop(id)
   drop(id)
-  useOutbox.setState((state) => ({ undecided: state.undecided.filter((one) => one.event.id !== id) }))
+  useOutbox.setState((state) => ({ undecided: state.undecided.filter((undecided) => undecided.event.id !== id) }))
 }
 
 /** Sends a parked event again. */
 export function retryParked(id: string): void {
-  useOutbox.setState((state) => ({ undecided: state.undecided.filter((one) => one.event.id !== id) }))
+  useOutbox.setState((state) => ({ undecided: state.undecided.filter((undecided) => undecided.event.id !== id) }))
   sender.unpark(id)
 }
 
 function drop(id: string): void {
-  useOutbox.setState((state) => ({ pending: state.pending.filter((one) => one.id !== id) }))
+  useOutbox.setState((state) => ({ pending: state.pending.filter((input) => input.id !== id) }))
 }

@@ -33,7 +33,7 @@ export async function resumePatients(): Promise<void> {
     gone === undefined ? !isAccountless && !unsent.has(caseId) && !unsent.has(episodeId) : Date.now() - Date.parse(gone.at) > goneForMs
   for (const { caseId } of kept.filter(isOld)) void dropPatient(caseId).catch(() => undefined)
   const here = usePatientsHere.getState().patients
-  const others = kept.filter((one) => !isOld(one) && !here.some(({ caseId }) => caseId === one.caseId))
+  const others = kept.filter((patient) => !isOld(patient) && !here.some(({ caseId }) => caseId === patient.caseId))
   usePatientsHere.setState({ patients: [...here, ...others] })
 }
 
@@ -80,7 +80,7 @@ export async function readTold(caseId: string): Promise<PatientTold | undefined>
 
 /** A patient of this device is with somebody else, or nowhere: it is said where. */
 export function notePatientGone(caseId: string, gone: PatientGone): void {
-  const known = usePatientsHere.getState().patients.find((one) => one.caseId === caseId)
+  const known = usePatientsHere.getState().patients.find((patient) => patient.caseId === caseId)
   if (known) put({ ...known, gone })
 }
 
@@ -92,7 +92,7 @@ export function notePatientGone(caseId: string, gone: PatientGone): void {
 export async function askAfterPatients(onBoard: readonly string[], personId: string, waits: (one: PatientHere) => boolean): Promise<void> {
   const missing = usePatientsHere
     .getState()
-    .patients.filter((one) => one.personId === personId && !one.gone && !onBoard.includes(one.caseId) && !waits(one))
+    .patients.filter((patient) => patient.personId === personId && !patient.gone && !onBoard.includes(patient.caseId) && !waits(patient))
   for (const one of missing) {
     const result = await callApi<CaseAnswer>('GET', paths.case(one.caseId))
     if (result.kind === 'ok') {
@@ -121,7 +121,7 @@ function toldKey(caseId: string): string {
 }
 
 function forget(caseId: string): void {
-  usePatientsHere.setState(({ patients }) => ({ patients: patients.filter((one) => one.caseId !== caseId) }))
+  usePatientsHere.setState(({ patients }) => ({ patients: patients.filter((patient) => patient.caseId !== caseId) }))
   void dropPatient(caseId).catch(() => undefined)
 }
 

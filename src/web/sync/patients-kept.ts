@@ -3,5 +3,5 @@ import { readPatients } from './device'
 /** Whether patients whom somebody began are on this device still: neither handed over nor ended. */
 export async function hasPatientsHere(personId: string): Promise<boolean> {
   const kept = await readPatients().catch(() => [])
-  return kept.some((one) => one.personId === personId && one.isAccountless && one.gone === undefined)
+  return kept.some((patient) => patient.personId === personId && patient.isAccountless && patient.gone === undefined)
 }

@@ -53,8 +53,8 @@ export type StockOutcome = { readonly kind: 'done' } | { readonly kind: 'kept' |
  * nothing is taken twice.
  */
 export async function moveStock<Kind extends EventKindId>(placeId: string, kind: Kind, body: BodyOf<Kind>): Promise<StockOutcome> {
-  const isSame = (one: EventInput): boolean =>
-    one.stream.id === placeId && one.kind === kind && JSON.stringify(one.body) === JSON.stringify(body)
+  const isSame = (input: EventInput): boolean =>
+    input.stream.id === placeId && input.kind === kind && JSON.stringify(input.body) === JSON.stringify(body)
   if (useOutbox.getState().pending.some(isSame)) return kept
   const heard = await sendAndHear(makeEvent({ type: 'place', id: placeId }, kind, body, 0), () => true)
   if (heard.kind === 'refused') return { kind: 'refused', words: heard.problem.detail }

@@ -93,7 +93,7 @@ describe('the shipped catalogue', () => {
     const settings = collars.map((item) => ({ settingCm: item.setting!, isInStock: true }))
     const served = drawPeople(10_000, [4, 90], 20_261).filter((person) => {
       const all = nearestSetting(person.cm['neck-height']!, tapeCm.along, settings)!.all
-      return all.some((one, index) => one.odds >= enough || one.odds + (all[index + 1]?.odds ?? 0) >= enoughOfTwo)
+      return all.some((setting, index) => setting.odds >= enough || setting.odds + (all[index + 1]?.odds ?? 0) >= enoughOfTwo)
     }).length
     expect(served).to.be.at.least(9_700)
   })

@@ -71,7 +71,9 @@ describe('girths beside each other', () => {
   })
   it('stands in the plan as a reading to look at, not as a stop', () => {
     const file = exampleOf('leg-slab')
-    const measurements = file.measurements.map((one) => (one['id'] === 'calf-girth' ? { ...one, value: 62 } : one))
+    const measurements = file.measurements.map((measurement) =>
+      measurement['id'] === 'calf-girth' ? { ...measurement, value: 62 } : measurement,
+    )
     const { heightCm: _, ...patient } = file.patient as { heightCm?: number }
     const cautions = planFile({ ...file, patient, measurements }).cautions.filter(({ why }) => why.includes('too full beside'))
     expect(cautions.map(({ level, code }) => `${level} ${code}`)).to.include('caution check-reading')

@@ -9,7 +9,7 @@ const at = (value: number, time?: string, occasion?: string): Measurement => ({
   ...(time ? { at: `2026-01-10T${time}` } : {}),
   ...(occasion ? { occasion } : {}),
 })
-const values = (groups: readonly (readonly Measurement[])[]): unknown => groups.map((group) => group.map((one) => one.value))
+const values = (groups: readonly (readonly Measurement[])[]): unknown => groups.map((group) => group.map((reading) => reading.value))
 
 describe('occasions of readings', () => {
   it('are split where two hours or more lie between, from one reading to the next', () => {

@@ -16,8 +16,16 @@ const station = shippedStations(stationContext)[0]!
 
 /** Each file that the application saves and reads again: as saved, and what reading it says is wrong. */
 const files: readonly (readonly [string, object, (file: object) => readonly string[]])[] = [
-  ['a case', caseFile(readCase(example).clinicalCase!), (file) => readCase(file).problems.map((one) => `${one.path}: ${one.message}`)],
-  ['a protocol', protocolFile(defaultProtocol), (file) => readProtocol(file).problems.map((one) => `${one.path}: ${one.message}`)],
+  [
+    'a case',
+    caseFile(readCase(example).clinicalCase!),
+    (file) => readCase(file).problems.map((problem) => `${problem.path}: ${problem.message}`),
+  ],
+  [
+    'a protocol',
+    protocolFile(defaultProtocol),
+    (file) => readProtocol(file).problems.map((problem) => `${problem.path}: ${problem.message}`),
+  ],
   [
     'a bench',
     writeBenchFile(bench, {}),
@@ -29,7 +37,7 @@ const files: readonly (readonly [string, object, (file: object) => readonly stri
   [
     'a station',
     writeStationFile(station),
-    (file) => readStationFile(file, () => station.required).problems.map((one) => `${one.field}: ${one.message}`),
+    (file) => readStationFile(file, () => station.required).problems.map((problem) => `${problem.field}: ${problem.message}`),
   ],
 ]
 

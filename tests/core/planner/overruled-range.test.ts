@@ -41,7 +41,7 @@ describe('a figure set by hand beyond what is safe for this patient', () => {
     it(`${technique.id}: each end of each figure says what it does, and nothing else does`, () => {
       expect(beyond(made), 'what was computed').to.equal('')
       for (const { id, kind, least, greatest } of technique.decisions) {
-        const computed = made.decisions.find((one) => one.id === id)
+        const computed = made.decisions.find((decision) => decision.id === id)
         if ((kind !== 'number' && kind !== 'whole') || !computed || computed.unit === 'strip') continue
         // One roll where one is enough takes nothing away.
         const isSame = computed.value === least || (id === 'padding' && Number(computed.value) <= 2)

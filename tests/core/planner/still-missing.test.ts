@@ -29,7 +29,10 @@ describe('what a plan still misses', () => {
     it(`of ${id} is all asked by Measure: a reading of its list, or a figure of the patient`, () => {
       for (const readings of [() => false, () => true]) {
         const { missing, asked } = planOf(id, {}, readings)
-        const named = [...[...missing.readings].map((one) => `measurements/${one}`), ...missing.figures.map((one) => `patient/${one}`)]
+        const named = [
+          ...[...missing.readings].map((reading) => `measurements/${reading}`),
+          ...missing.figures.map((figure) => `patient/${figure}`),
+        ]
         expect(named, 'nothing that is missed goes unasked').to.have.members(Object.keys(missing.messages))
         expect(asked).to.include.members([...missing.readings])
         for (const message of Object.values(missing.messages)) expect(message.length).to.be.above(10)

@@ -50,12 +50,12 @@ describe('the hidden body', () => {
         // Swelling may go up a grade without the device being tight: that alone is no alarm.
         const standing = standBed(calm, body, { rounds: looks, responses: [], calls: [], checks: [], openedAtMin: null })
         const found = standing.verdicts.at(-1)?.findings ?? []
-        expect(found.filter((one) => one.level === 'urgent')).to.deep.equal([])
+        expect(found.filter((finding) => finding.level === 'urgent')).to.deep.equal([])
         // Who sleeps cannot be asked, and that stands; a device that is filling feels tight.
         if (!wakes) return
         const isFilling = (states[atMin]?.feltKPa ?? 0) > 3
-        const warned = found.filter((one) => one.level === 'warn' && one.code !== 'swelling-up' && one.item !== 'skin')
-        expect(warned.filter((one) => !(one.item === 'tight' && isFilling))).to.deep.equal([])
+        const warned = found.filter((finding) => finding.level === 'warn' && finding.code !== 'swelling-up' && finding.item !== 'skin')
+        expect(warned.filter((finding) => !(finding.item === 'tight' && isFilling))).to.deep.equal([])
       }),
       { numRuns: isLong ? 300 : 40 },
     )
@@ -65,7 +65,7 @@ describe('the hidden body', () => {
     fc.assert(
       fc.property(seeds, fc.nat(tight.beds - 1), fc.double({ min: 1, max: 1.6, noNaN: true }), (seed, bed, more) => {
         const less = course(tight, seed, bed)
-        const swollen = course(tight, seed, bed, (one) => ({ ...one, growthMax: one.growthMax * more, hitchKPa: one.hitchKPa * more }))
+        const swollen = course(tight, seed, bed, (body) => ({ ...body, growthMax: body.growthMax * more, hitchKPa: body.hitchKPa * more }))
         less.states.forEach((state, atMin) => {
           expect(swollen.states[atMin]!.pressureKPa).to.be.at.least(state.pressureKPa - 1e-9)
           expect(swollen.states[atMin]!.loadMin).to.be.at.least(state.loadMin - 1e-9)
@@ -239,9 +239,9 @@ describe('a night of the drill', () => {
     const drill = drillOf(tight, 'tern')
     drill.apply({ kind: 'call', bed: 1, atMin: 200 })
     drill.advanceTo(260)
-    expect(drill.state().log.some((one) => one.kind === 'senior' && one.bed === 1)).to.equal(true)
+    expect(drill.state().log.some((entry) => entry.kind === 'senior' && entry.bed === 1)).to.equal(true)
     drill.advanceTo(tight.hours * 60)
-    expect(drill.state().log.some((one) => one.kind === 'rings')).to.equal(true)
+    expect(drill.state().log.some((entry) => entry.kind === 'rings')).to.equal(true)
     const slips: Night = { ...calm, slipShare: 1, beds: 20 }
     const other = drillOf(slips, 'tern')
     const bed = other.state().beds.findIndex((one) => one.body.slipAtMin !== null) + 1
@@ -263,7 +263,7 @@ describe('a night of the drill', () => {
   it('owes ring, skin and weight checks by the plan of the bed, done by the shift before up to its end', () => {
     const { drill, bed, now } = pulledBed()
     const owed = checksOf(pulled, now().body, now().record)
-    expect(new Set(owed.map((one) => one.kind))).to.deep.equal(new Set(['care', 'weights']))
+    expect(new Set(owed.map((check) => check.kind))).to.deep.equal(new Set(['care', 'weights']))
     // However long it has been on: nothing is left over from before the night.
     for (const { body, record } of drill.state().beds)
       for (const { dueMin } of checksOf(pulled, body, record)) expect(dueMin).to.be.at.least(0)
@@ -288,7 +288,9 @@ describe('a night of the drill', () => {
     const weights = checksOf(pulled, now().body, now().record).find((check) => check.kind === 'weights')!
     drill.advanceTo(weights.dueMin)
     drill.apply({ kind: 'check', bed, atMin: drill.state().atMin })
-    expect(drill.state().log.some((one) => one.kind === 'check' && one.text.includes('the weight stands on the floor'))).to.equal(true)
+    expect(drill.state().log.some((entry) => entry.kind === 'check' && entry.text.includes('the weight stands on the floor'))).to.equal(
+      true,
+    )
     expect(now().tally.late).to.be.at.least(later)
   })
 

@@ -113,6 +113,6 @@ describe('what was left undone', () => {
   })
 
   it('asks the setting of a collar among its figures', () => {
-    expect(stationOf('extrication-collar').station.asked.map((one) => one.decision)).to.include('setting')
+    expect(stationOf('extrication-collar').station.asked.map((figure) => figure.decision)).to.include('setting')
   })
 })

@@ -48,7 +48,7 @@ function stopped(): readonly Stopped[] {
       ),
       [{ ...clinicalCase, patient: { ...clinicalCase.patient, flags: ['arterial-disease'] }, stock: narrow }, false],
       ...['slab-layers', 'cast-layers']
-        .filter((decision) => figures.some((one) => one.id === decision))
+        .filter((decision) => figures.some((figure) => figure.id === decision))
         .map((decision) => [{ ...hot, overrules: [set(decision, 30)] }, true] as const),
     ]
     return cases.flatMap(([one, isHot]): Stopped[] => {

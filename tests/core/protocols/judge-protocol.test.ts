@@ -12,7 +12,7 @@ import { testContext } from '../../harness/cases/leg-slab-cases'
 import { makeDraws } from '../../harness/cases/random-draws'
 
 const local = (change: Partial<Protocol>): Protocol => ({ ...defaultProtocol, ...change })
-const pathsOf = (protocol: Protocol): readonly string[] => judgeProtocol(protocol).map((one) => one.path)
+const pathsOf = (protocol: Protocol): readonly string[] => judgeProtocol(protocol).map((problem) => problem.path)
 
 describe('figures of a protocol', () => {
   it('each has a key of its own, a label, and a range that holds what is shipped', () => {
@@ -124,7 +124,9 @@ describe('guarded figures of a protocol', () => {
       guardsLoosened(local({ rounds: { atRisk: rows.map(([everyMin, times]) => ({ everyMin, times })) } }))
     expect(atRisk([15, 4], [30, 4], [60, 69])).to.deep.equal([])
     expect(atRisk([15, 288])).to.deep.equal([])
-    expect(atRisk([15, 4], [30, 4], [60, 10], [120, 30])).to.deep.equal(['At-risk rounds are further apart than as shipped from hour 13 on'])
+    expect(atRisk([15, 4], [30, 4], [60, 10], [120, 30])).to.deep.equal([
+      'At-risk rounds are further apart than as shipped from hour 13 on',
+    ])
     expect(atRisk([30, 144])).to.deep.equal(['At-risk rounds are further apart than as shipped from hour 0 on'])
     expect(atRisk([15, 4], [30, 4], [60, 21])).to.deep.equal(['At-risk rounds are further apart than as shipped from hour 24 on'])
   })

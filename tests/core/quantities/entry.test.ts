@@ -28,15 +28,15 @@ describe('an example of several readings', () => {
     const example = exampleEntry(usual)
     expect(example).to.equal('wrist 16.2, forearm girth 10 in')
     const read = parseQuickEntry(example ?? '', usual)
-    expect(read.ok && read.readings.map((one) => one.id)).to.deep.equal(['wrist-girth', 'forearm-girth'])
+    expect(read.ok && read.readings.map((reading) => reading.id)).to.deep.equal(['wrist-girth', 'forearm-girth'])
   })
 
   for (const technique of techniques)
     it(`${technique.id}: reads back as its own places`, () => {
       const { clinicalCase } = readCase(exampleOf(technique.id))
-      const asked = technique.measurements(clinicalCase!, clinicalCase!.options).map((one) => one.definition)
+      const asked = technique.measurements(clinicalCase!, clinicalCase!.options).map((measurement) => measurement.definition)
       const example = exampleEntry(asked)
-      if (example === null) return expect(asked.filter((one) => one.statureShare !== null).length).to.be.below(2)
+      if (example === null) return expect(asked.filter((definition) => definition.statureShare !== null).length).to.be.below(2)
       const read = parseQuickEntry(example, asked)
       expect(read, example).to.have.property('ok', true)
     })
@@ -164,7 +164,7 @@ describe('measuring in a photo', () => {
       expect(path).to.be.at.least(straight - 1e-6)
       expect(measurePhotoPath([0, 0], [100, 0], 100, [...points].reverse())).to.be.closeTo(path, 1e-6 * path)
       const line = smoothLine(points)
-      for (const [x, y] of points) expect(line.some((one) => Math.hypot(one[0] - x, one[1] - y) < 1e-6)).to.equal(true)
+      for (const [x, y] of points) expect(line.some((point) => Math.hypot(point[0] - x, point[1] - y) < 1e-6)).to.equal(true)
     }
   })
 

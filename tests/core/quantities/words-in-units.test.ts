@@ -37,9 +37,9 @@ describe('words in the reader’s units', () => {
       const said = [
         ...plan.procedure.steps.flatMap((step) => [step.text, step.why, step.prevents, step.say ?? '', ...(step.items ?? [])]),
         ...plan.cautions.flatMap((caution) => [caution.text, caution.why]),
-        ...plan.fit.flatMap((one) => [one.text, one.why, one.remedy]),
+        ...plan.fit.flatMap((test) => [test.text, test.why, test.remedy]),
         ...plan.care,
-        ...plan.schedule.map((one) => one.text),
+        ...plan.schedule.map((entry) => entry.text),
         ...plan.decisions.map((decision) => decision.display),
         ...plan.problems.map((problem) => problem.message),
       ].join('\n')

@@ -116,7 +116,7 @@ describe('a round of circulation, feeling and movement', () => {
         { ...well, side: 'right' },
       ],
     }))
-    expect(judge(rounds).map((one) => one.level)).to.deep.equal(['none', 'warn', 'review'])
+    expect(judge(rounds).map((round) => round.level)).to.deep.equal(['none', 'warn', 'review'])
   })
 
   it('shows what was there at baseline as known once it was told, and until then as it is', () => {
@@ -144,7 +144,7 @@ describe('a round of circulation, feeling and movement', () => {
     const change = { feeling: { ...wellNerves.feeling, tibial: { cannotAssess: true, reason: 'nerve block' } } }
     const verdict = after(change)
     expect(verdict).to.include({ level: 'none', complete: true })
-    expect(verdict.standing.map((one) => [one.id, one.state])).to.deep.equal([['leg-left/feeling/tibial', 'unknown']])
+    expect(verdict.standing.map((item) => [item.id, item.state])).to.deep.equal([['leg-left/feeling/tibial', 'unknown']])
     expect(after(change, { patient: { flags: ['nerve-block'] } }).level).to.equal('warn')
     expect(verdict.findings.map((finding) => finding.code)).to.deep.equal(['cannot-assess'])
   })

@@ -82,8 +82,8 @@ describe('the chooser', () => {
     expect(opening(cast)?.verdict).to.equal('stop')
     expect(opening({ ...cast, appliedAt: '2026-01-10T07:00:00Z' })?.verdict).not.to.equal('stop')
     const femur = rankTechniques(caseOf(exampleOf('ring-traction')), testContext())
-    const possible = femur.filter((one) => one.verdict !== 'stop')
-    expect(possible.map((one) => one.technique.id)).to.have.members([
+    const possible = femur.filter((ranked) => ranked.verdict !== 'stop')
+    expect(possible.map((ranked) => ranked.technique.id)).to.have.members([
       'ring-traction',
       'suspended-ring-traction',
       'pole-traction',
@@ -125,7 +125,7 @@ describe('the chooser', () => {
     expect(rankPositions(caseOf(file), 1)[0]?.id).to.equal('face-down')
     file.patient['flags'] = ['pregnant-late', 'unstable']
     const refused = rankPositions(caseOf(file), 2)
-    expect(refused.every((one) => one.refused !== null)).to.equal(true)
+    expect(refused.every((position) => position.refused !== null)).to.equal(true)
     file.patient['flags'] = ['breathless-lying']
     expect(rankPositions(caseOf(file), 2).map((position) => position.id)).to.deep.equal(['hanging', 'seated', 'lying', 'face-down'])
   })
@@ -202,7 +202,7 @@ describe('rounds of neck and trunk', () => {
       { atMin: 30, limbs: weak(3), spine: { ...spine, level: 'normal' } },
       { atMin: 45, limbs: four, spine: { ...spine, level: 'T10' } },
       { atMin: 60, limbs: four, spine: { ...spine, level: 'normal', belly: 'distended' } },
-    ]).map((one) => one.findings.map((finding) => `${finding.part}/${finding.item} ${finding.level}`).join(', '))
+    ]).map((round) => round.findings.map((finding) => `${finding.part}/${finding.item} ${finding.level}`).join(', '))
     expect(found).to.deep.equal([
       '',
       'spine/saddle urgent',

@@ -14,7 +14,10 @@ describe('a caution that stands on once the device is on', () => {
       [
         'walker-boot',
         'toe-margin',
-        (file) => file.measurements.forEach((one) => one['id'] === 'foot-length' && (one['value'] = Number(one['value']) + 1)),
+        (file) =>
+          file.measurements.forEach(
+            (measurement) => measurement['id'] === 'foot-length' && (measurement['value'] = Number(measurement['value']) + 1),
+          ),
       ],
       ['leg-slab', 'fragile-skin', (file) => (file.patient['flags'] = ['fragile-skin'])],
       ['ring-traction', 'fragile-skin', (file) => (file.patient['flags'] = ['fragile-skin'])],

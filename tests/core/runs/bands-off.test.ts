@@ -9,7 +9,7 @@ const pages = techniques.map((technique) => guidePage(technique, testContext()).
 
 describe('what is not on yet', () => {
   it('a leg slab: padding, then slab, then bandage, each with its own step', () => {
-    const plan = pages.find((one) => one.technique === 'leg-slab')!
+    const plan = pages.find((page) => page.technique === 'leg-slab')!
     const { steps } = plan.procedure
     const offAt = (id: string): readonly string[] => bandsOff(steps, plan.geometry.bands, steps.find((step) => step.id === id) ?? null)
     expect(offAt('baseline')).to.have.members(['padding', 'bandage', 'slab'])
@@ -34,7 +34,7 @@ describe('what is not on yet', () => {
 
   it('what is on when the procedure begins is drawn from its beginning: a cast that is opened, a collar whose front comes off', () => {
     const first = (id: string): readonly string[] => {
-      const plan = pages.find((one) => one.technique === id)!
+      const plan = pages.find((page) => page.technique === id)!
       return bandsOff(plan.procedure.steps, plan.geometry.bands, plan.procedure.steps[0] ?? null)
     }
     expect(first('care-collar')).to.deep.equal([])
@@ -47,7 +47,7 @@ describe('what is not on yet', () => {
       const counts = steps.map((step) => bandsOff(steps, geometry.bands, step).length)
       expect(counts, technique).to.deep.equal([...counts].sort((a, b) => b - a))
     }
-    const slab = pages.find((one) => one.technique === 'leg-slab')!
+    const slab = pages.find((page) => page.technique === 'leg-slab')!
     expect(bandsOff(slab.procedure.steps, slab.geometry.bands, null, new Set(['bandage']))).to.deep.equal(['bandage'])
   })
 })

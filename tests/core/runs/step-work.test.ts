@@ -108,8 +108,8 @@ describe('the work of the steps, for every technique', () => {
     })
 
     it(`${id}: what is wetted has wetting, setting, hold and cure`, () => {
-      if (!steps.some((step) => step.wet)) return expect(steps.flatMap(timersOf).map((one) => one.id)).not.to.include('set')
-      const timers = steps.flatMap(timersOf).map((one) => one.id)
+      if (!steps.some((step) => step.wet)) return expect(steps.flatMap(timersOf).map((timer) => timer.id)).not.to.include('set')
+      const timers = steps.flatMap(timersOf).map((timer) => timer.id)
       expect(timers).to.include.members(id === 'leg-cast' ? ['set', 'hold', 'cure', 'cool'] : ['wetting', 'set', 'hold', 'cure'])
     })
 

@@ -107,7 +107,7 @@ function walk(plan: Plan, stops: readonly Caution[]): void {
       const passed = stops.filter((stop) => stop.steps.some((one) => states.get(one)?.outcome === 'skipped'))
       const later = plan.procedure.steps.slice(plan.procedure.steps.indexOf(step) + 1).find(putsOn)
       if (later)
-        for (const stop of passed.filter((one) => !one.steps.some((each) => states.get(each)?.outcome === 'done')))
+        for (const stop of passed.filter((caution) => !caution.steps.some((each) => states.get(each)?.outcome === 'done')))
           expect(
             stopsOn(later, { ...facts, states }).map((one) => one.code),
             `${plan.technique}: ${stop.code} was passed by and does not bind ${later.id}`,

@@ -20,7 +20,7 @@ function judge(rounds: object[], extra: Extra = {}, expected: string[] = []): re
 }
 const levels = (rounds: readonly PrintedRound[]): string[] => rounds.map((round) => round.level)
 const stand = (round: PrintedRound | undefined): string[] =>
-  (round?.standing ?? []).map((one) => `${one.id} ${one.level} ${one.state} ${one.since}`)
+  (round?.standing ?? []).map((item) => `${item.id} ${item.level} ${item.state} ${item.since}`)
 const weakToe: Limb = { movement: { 'deep-peroneal': 'weak' } }
 const stillToe: Limb = { movement: { 'deep-peroneal': 'none' } }
 
@@ -229,7 +229,7 @@ describe('a senior’s decision', () => {
     const far = judge(pulseless, { seniorDecisions: [pulse] }, ['out-of-range seniorDecisions/0'])
     expect(far[2]?.standing[0]?.state).to.equal('open')
     const near = judge(pulseless, { seniorDecisions: [{ ...pulse, atBedside: true }] })
-    expect(near.map((one) => one.standing[0]?.state)).to.deep.equal([undefined, 'open', 'settled until 50', 'open'])
+    expect(near.map((round) => round.standing[0]?.state)).to.deep.equal([undefined, 'open', 'settled until 50', 'open'])
     expect(judge(pulseless, { seniorDecisions: [{ ...pulse, atBedside: 'yes' }] }, ['format seniorDecisions/0/atBedside'])).to.have.length(
       4,
     )
@@ -238,7 +238,7 @@ describe('a senior’s decision', () => {
   it('covers what it saw: pain one higher stays left, two higher alarms; another finding does', () => {
     const pain = (atMin: number, restPain: number, more: Limb = {}) => legRound(atMin, { restPain, ...more })
     const left = { seniorDecisions: [{ ...decision, item: 'restPain', atBedside: true, untilMin: 50 }] }
-    const state = (after: readonly PrintedRound[], id: string) => after[2]?.standing.find((one) => one.id === id)?.state
+    const state = (after: readonly PrintedRound[], id: string) => after[2]?.standing.find((item) => item.id === id)?.state
     expect(state(judge([pain(0, 3), pain(15, 7), pain(30, 8)], left), 'leg-left/restPain')).to.equal('settled until 50')
     expect(state(judge([pain(0, 3), pain(15, 7), pain(30, 9)], left), 'leg-left/restPain')).to.equal('open')
     expect(state(judge([pain(0, 3), pain(15, 7), pain(30, 7, { pulse: 'absent' })], left), 'leg-left/pulse')).to.equal('open')
@@ -246,7 +246,7 @@ describe('a senior’s decision', () => {
 
   it('settles what stays urgent until its time, and no longer', () => {
     const after = judge(broken, { seniorDecisions: [decision] })
-    expect(after.map((one) => one.standing[0]?.state)).to.deep.equal([undefined, 'open', 'settled until 90', 'open'])
+    expect(after.map((round) => round.standing[0]?.state)).to.deep.equal([undefined, 'open', 'settled until 90', 'open'])
     expect(levels(after)).to.deep.equal(['none', 'urgent', 'urgent', 'urgent'])
   })
 
@@ -256,7 +256,7 @@ describe('a senior’s decision', () => {
       { seniorDecisions: [{ ...decision, untilMin: 900 }] },
       ['out-of-range seniorDecisions/0/untilMin'],
     )
-    expect(after.map((one) => one.standing[0]?.state).slice(3)).to.deep.equal(['settled until 260', 'settled until 260', 'open'])
+    expect(after.map((round) => round.standing[0]?.state).slice(3)).to.deep.equal(['settled until 260', 'settled until 260', 'open'])
   })
 
   it('counts in the very minute in which it is made: minutes since the epoch are too many for a very small part of one', () => {

@@ -18,7 +18,7 @@ function judge(rounds: readonly object[], file: object = ankleCase(), on = true)
   return judgeCheck(read)!
 }
 const line = 'leg-left/cannot-be-asked'
-const levels = (rounds: readonly PrintedRound[]): string => rounds.map((one) => one.level).join(' ')
+const levels = (rounds: readonly PrintedRound[]): string => rounds.map((round) => round.level).join(' ')
 
 describe('a patient who cannot be asked', () => {
   it('is one line, a warning with its reason, and the round is complete without answers', () => {
@@ -29,7 +29,7 @@ describe('a patient who cannot be asked', () => {
   it('is over once they answer, and ends no urgent finding', () => {
     const after = judge([legRound(0), legRound(15, { restPain: 8 }), unasked(30), legRound(45)])
     expect(levels(after)).to.equal('none urgent urgent review')
-    expect(after.map((one) => one.standing.some(({ id }) => id === line))).to.deep.equal([false, false, true, false])
+    expect(after.map((round) => round.standing.some(({ id }) => id === line))).to.deep.equal([false, false, true, false])
   })
   it('counts toward no review beside one warning, and no quiet round waits for it', () => {
     expect(levels(judge([unasked(0), unasked(15, { pulse: 'weak' })]))).to.equal('warn warn')

@@ -227,10 +227,10 @@ describe('what to do about it', () => {
       ownSteps: steps,
     })
     const urgent = judge([legRound(0)], { others: [trouble('urgent')], situation: wearing('pull') }).actions
-    expect(urgent.map((one) => one.id)).to.deep.equal(['as-trouble', 'call-senior', 'again-15'])
+    expect(urgent.map((action) => action.id)).to.deep.equal(['as-trouble', 'call-senior', 'again-15'])
     expect(urgent[0]).to.deep.include({ text: 'Take it by hand at once.', ownWay: ['Build it up again.'] })
     const review = judge([legRound(0)], { others: [trouble('review')] }).actions
-    expect(review.map((one) => one.id)).to.deep.equal(['as-trouble', 'senior-30', 'again-15'])
+    expect(review.map((action) => action.id)).to.deep.equal(['as-trouble', 'senior-30', 'again-15'])
     expect(judge([legRound(0)], { others: [trouble('warn')] }).actions).to.deep.equal([])
   })
 

@@ -45,7 +45,7 @@ const words = (items: readonly WordItem[]) => fc.record(Object.fromEntries(items
 
 function limb(limbId: 'arm' | 'leg', side: 'left' | 'right') {
   const each = <T>(one: fc.Arbitrary<T>, ids: readonly string[]) => fc.record(Object.fromEntries(ids.map((id) => [id, one])))
-  const nerveIds = nerves[limbId].map((one) => one.id)
+  const nerveIds = nerves[limbId].map((nerve) => nerve.id)
   return fc.record({
     limb: fc.constant(limbId),
     side: fc.constant(side),
@@ -96,7 +96,7 @@ describe('what to do, whatever was found', () => {
             Infinity,
           )
           for (const verdict of verdicts) {
-            const urgent = verdict.standing.filter((one) => one.level === 'urgent')
+            const urgent = verdict.standing.filter((finding) => finding.level === 'urgent')
             if (urgent.length === 0) continue
             isMet.urgent++
             for (const one of urgent) {
@@ -107,9 +107,9 @@ describe('what to do, whatever was found', () => {
             }
             expect(new Set(verdict.actions).size).to.equal(verdict.actions.length)
             const isCalled = verdict.actions.some((action) => action === 'call-senior' || action === 'call-and-open')
-            expect(isCalled, 'nobody is called').to.equal(urgent.some((one) => one.danger !== 'pain') || situation.on !== null)
-            if (urgent.every((one) => one.danger === 'cord')) expect(verdict.actions).to.not.include.members(['open-collar-held'])
-            if (urgent.some((one) => ['breathing', 'slow-breathing'].includes(one.danger)))
+            expect(isCalled, 'nobody is called').to.equal(urgent.some((finding) => finding.danger !== 'pain') || situation.on !== null)
+            if (urgent.every((finding) => finding.danger === 'cord')) expect(verdict.actions).to.not.include.members(['open-collar-held'])
+            if (urgent.some((finding) => ['breathing', 'slow-breathing'].includes(finding.danger)))
               expect(verdict.actions).to.not.include('lie-flat')
           }
         }),

@@ -25,10 +25,11 @@ describe('troubles as they are offered', () => {
       for (const watched of ['leg', 'arm', 'neck', 'spine'] as const) {
         const ordered = orderTroubles(all, watched)
         expect(ordered).to.have.members(all)
-        const levels = ordered.map((one) => one.level === 'urgent')
+        const levels = ordered.map((trouble) => trouble.level === 'urgent')
         expect(levels.lastIndexOf(true)).to.be.below(levels.includes(false) ? levels.indexOf(false) : Infinity)
         const first = ordered.map(
-          (one) => one.level === 'urgent' && ['arrest', 'breathing', 'slow-breathing', 'vomiting'].includes(dangerOfTrouble(one, watched)),
+          (trouble) =>
+            trouble.level === 'urgent' && ['arrest', 'breathing', 'slow-breathing', 'vomiting'].includes(dangerOfTrouble(trouble, watched)),
         )
         expect(first.lastIndexOf(true)).to.be.below(first.includes(false) ? first.indexOf(false) : Infinity)
       }

@@ -28,7 +28,7 @@ function isColumn({ onUrgent: { holds } }: Technique): boolean {
 function mayReplace(old: Technique, next: Technique): boolean {
   if (old.id === next.id || old.opensCasts || next.opensCasts) return false
   if (isColumn(old) || isColumn(next)) return isColumn(old) && isColumn(next)
-  const parts = (one: Technique): readonly string[] => [one.bodyRegion].flat()
+  const parts = (technique: Technique): readonly string[] => [technique.bodyRegion].flat()
   return parts(old).some((part) => parts(next).includes(part))
 }
 
@@ -118,7 +118,7 @@ describe('one device for another', () => {
       const plan = planCase({ ...example, injury, replaces: old.id }, ctx)!
       const { steps } = plan.procedure
       const bound = (step: Step): readonly string[] =>
-        stopsOn(step, { steps, states: new Map(), cautions: plan.cautions, dangers: [], isOpening: false }).map((one) => one.code)
+        stopsOn(step, { steps, states: new Map(), cautions: plan.cautions, dangers: [], isOpening: false }).map((stop) => stop.code)
       for (const step of steps.filter((one) => isOfChangeOver(one.id)))
         expect(bound(step), `${old.id} → ${next.id}: ${step.text}`).to.deep.equal([])
       const puts = steps.find((step) => hasStepRole(step, 'first-layer', ...onRoles))!

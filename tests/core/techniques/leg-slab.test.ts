@@ -153,7 +153,12 @@ describe('back slab: size', () => {
       file.injury['region'] = 'lower-leg'
     })
     expect(decisionOf(plan, 'slab-layers').value).to.equal(12)
-    expect(plan.schedule.filter((one) => one.kind === 'round').map((one) => one.dueMin)).to.include.members([240, 300, 360, 25 * 60 + 60])
+    expect(plan.schedule.filter((entry) => entry.kind === 'round').map((entry) => entry.dueMin)).to.include.members([
+      240,
+      300,
+      360,
+      25 * 60 + 60,
+    ])
   })
 
   it('uses an overruled value everywhere and keeps the computed one in sight', () => {

@@ -261,7 +261,7 @@ describe('ways of leaving room', () => {
 describe('an edge that climbs', () => {
   const shell = (edges: Readonly<Record<string, number>>) =>
     plan('trunk-shell', (file) => {
-      file.measurements = file.measurements.filter((one) => !String(one['id']).startsWith('edge-to-notch'))
+      file.measurements = file.measurements.filter((measurement) => !String(measurement['id']).startsWith('edge-to-notch'))
       for (const [posture, value] of Object.entries(edges)) file.measurements.push({ id: `edge-to-notch-${posture}`, value, unit: 'cm' })
     })
 

@@ -97,7 +97,7 @@ describe('roles of steps', () => {
       it('and ids are all that its own cautions name', () => {
         const named = variants(technique)
           .flatMap((variant) => [variant, flagged(variant)])
-          .flatMap((one) => workOut(one, ctx)?.collected.cautions ?? [])
+          .flatMap((clinicalCase) => workOut(clinicalCase, ctx)?.collected.cautions ?? [])
           .flatMap((caution) => (isOfRules(technique, caution.steps) ? [] : caution.steps.map((id) => [caution.code, id] as const)))
         for (const [code, id] of named)
           expect(rolesIn(technique.roles, id), `${technique.id}: ${code} names the step ${id}, which it does not have`).to.be.an('array')

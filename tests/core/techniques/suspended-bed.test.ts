@@ -29,7 +29,7 @@ describe('the suspension on this bed', () => {
     const lengths = decisionOf(plan(), 'sling-lengths').value as readonly number[]
     expect(lengths).to.have.length(3)
     expect(lengths[2], 'the thigh is thicker than the ankle').to.be.above(lengths[0] ?? 0)
-    expect(lengths.every((one) => one > 65 && one < 130)).to.equal(true)
+    expect(lengths.every((length) => length > 65 && length < 130)).to.equal(true)
     expect(
       plan()
         .materials.filter(({ item }) => item === 'carrying-sling')

@@ -131,7 +131,7 @@ describe('what an answer would change', () => {
 
   it('ranks as the chooser does', () => {
     const from = bare('pole-traction')
-    const best = (one: ClinicalCase): string => rankTechniques(one, testContext())[0]!.technique.name
+    const best = (clinicalCase: ClinicalCase): string => rankTechniques(clinicalCase, testContext())[0]!.technique.name
     const { consequence, how } = all(from, ['wound-under-device']).get('wound-under-device')!
     const after = best(withFlag(from, 'wound-under-device'))
     expect(consequence === 'device').to.equal(after !== best(from))

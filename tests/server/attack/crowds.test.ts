@@ -126,10 +126,12 @@ describe('papers', function () {
         ada!.getBytes(`/api/cases/${opened[0]!.caseStream.id}/papers/case-summary.pdf`)
       expect((await label()).status).to.equal(200)
       let arePacksDone = false
-      const packs = Promise.all(people.flatMap((one) => [one, one].map((who) => who.getBytes('/api/downtime.pdf')))).then((answers) => {
-        arePacksDone = true
-        return answers
-      })
+      const packs = Promise.all(people.flatMap((person) => [person, person].map((who) => who.getBytes('/api/downtime.pdf')))).then(
+        (answers) => {
+          arePacksDone = true
+          return answers
+        },
+      )
       // They have to be under way.
       await new Promise((resolve) => setTimeout(resolve, 150))
       const third = await ada!.get('/api/downtime.pdf')

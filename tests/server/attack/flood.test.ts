@@ -97,15 +97,15 @@ describe('a flood at the door', function () {
     for (const guess of guesses) void guess.then((answer) => ended.push(answer))
     while (ended.length < 19) await new Promise((resolve) => setTimeout(resolve, 20))
     // One sleeps, twenty wait, the others are told to come back; whoever is known, or tries another name, goes on.
-    expect(new Set(ended.map((one) => one.status))).to.deep.equal(new Set([503]))
+    expect(new Set(ended.map((answer) => answer.status))).to.deep.equal(new Set([503]))
     const honest = await Promise.all(names.slice(5).map((name) => tryIn(name, password, 'ward tablet', known.get(name))))
-    expect(honest.map((one) => one.status)).to.deep.equal(honest.map(() => 200))
+    expect(honest.map((answer) => answer.status)).to.deep.equal(honest.map(() => 200))
     expect((await tryIn('nurse-6', password, 'a newer tablet')).status).to.equal(200)
     expect(sleepers).to.have.length(1)
     isSlow = false
     sleepers[0]?.()
-    const counts = (await Promise.all(guesses)).map((one) => one.status)
-    expect([counts.filter((one) => one === 401).length, counts.filter((one) => one === 503).length]).to.deep.equal([21, 19])
+    const counts = (await Promise.all(guesses)).map((answer) => answer.status)
+    expect([counts.filter((count) => count === 401).length, counts.filter((count) => count === 503).length]).to.deep.equal([21, 19])
   })
 
   it('a proxy that nobody named is told of once', async () => {

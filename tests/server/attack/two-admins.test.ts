@@ -21,7 +21,7 @@ describe('two admins', () => {
     expect((await second.get('/api/admin/people')).status).to.equal(401)
     const rolesOf = async (id: string): Promise<{ roles: readonly string[]; asked: unknown }> => {
       const { people } = (await first.get('/api/admin/people')).body as unknown as ManagedPeopleAnswer
-      const { roles, asked } = people.find((one) => one.id === id)!
+      const { roles, asked } = people.find((person) => person.id === id)!
       return { roles, asked: asked && asked.roles }
     }
     expect((await first.post(`/api/admin/people/${friend.personId}/roles`, { roles: ['clinician', 'admin'] })).status).to.equal(200)
@@ -38,6 +38,6 @@ describe('two admins', () => {
     await later.post('/api/session/prove', { password })
     expect((await later.post(`/api/admin/people/${friend.personId}/roles`, { roles: ['clinician', 'lead'] })).status).to.equal(200)
     const { people } = (await later.get('/api/admin/people')).body as unknown as ManagedPeopleAnswer
-    expect(people.find((one) => one.id === friend.personId)?.roles).to.deep.equal(['clinician', 'lead'])
+    expect(people.find((person) => person.id === friend.personId)?.roles).to.deep.equal(['clinician', 'lead'])
   })
 })

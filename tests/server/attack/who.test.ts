@@ -138,7 +138,7 @@ describe('who is who', () => {
     await named('Tess Holt', 'tholt')
     await named('Tess Holt', 'tess.h')
     const { people } = (await greta.get('/api/people')).body as { people: { name: string }[] }
-    expect(people.map((one) => one.name).filter((name) => name.startsWith('Tess Holt'))).to.have.members([
+    expect(people.map((person) => person.name).filter((name) => name.startsWith('Tess Holt'))).to.have.members([
       'Tess Holt (tholt)',
       'Tess Holt (tess.h)',
     ])

@@ -82,7 +82,7 @@ describe('clocks of servers against the database’s', () => {
     expect(await ready()).to.equal(503)
     const { body } = await request(harness.address, '/api/ready')
     expect(body['detail']).to.include('clock')
-    expect(clocks.map((one) => one.state.isRefused)).to.deep.equal([true, false])
+    expect(clocks.map((clock) => clock.state.isRefused)).to.deep.equal([true, false])
     expect(((await request(harness.address, '/api/health')).body as { clockOffsetMs: number }).clockOffsetMs).to.be.within(44_000, 46_000)
   })
 
@@ -179,7 +179,7 @@ describe('clocks of servers against the database’s', () => {
     await server(45 * second)
     await again()
     expect(await ready()).to.equal(200)
-    expect(clocks.map((one) => one.state.isRefused)).to.deep.equal([false, false])
+    expect(clocks.map((clock) => clock.state.isRefused)).to.deep.equal([false, false])
   })
 
   it('a server that goes is not counted any more', async () => {

@@ -71,8 +71,8 @@ describe('who read and wrote what', () => {
     expect([...new Set(own.map((line) => line.patient))]).to.deep.equal(['TS-77'])
     expect(
       own
-        .filter((one) => one.did === 'wrote')
-        .map((one) => one.what)
+        .filter((line) => line.did === 'wrote')
+        .map((line) => line.what)
         .sort(),
     ).to.deep.equal(['case opened', 'episode opened', 'injury', 'patient'])
     expect(reads(await find({ person: bram.personId }))).to.deep.equal(['bram: The case', 'bram: The case'])

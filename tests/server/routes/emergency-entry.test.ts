@@ -114,7 +114,7 @@ describe('emergency entry by a paired device', () => {
       somebody.send(own.episodeStream, 'claimed', { words: 'it was me' }),
       somebody.send({ type: 'place', id: uuidv7() }, 'stock-taken', eventKinds['stock-taken'].example),
     ]
-    expect((await Promise.all(refused)).map((one) => one.status)).to.deep.equal([403, 403, 403, 403, 403, 403])
+    expect((await Promise.all(refused)).map((answer) => answer.status)).to.deep.equal([403, 403, 403, 403, 403, 403])
     const withoutPlan = 'both feet pale, nobody with an account is here'
     const begun = await somebody.send(own.caseStream, 'run-started', { ...eventKinds['run-started'].example, withoutPlan })
     expect(begun.status).to.equal(200)

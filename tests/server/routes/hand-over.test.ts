@@ -48,8 +48,8 @@ describe('the hand-over', () => {
     await ada.send(opened.caseStream, 'response', { action: 'open-to-skin', outcome: 'done', why: '' })
     await ada.send(opened.caseStream, 'call', { to: 'Sorrel Vane', isReached: true, how: 'telephone', said: 'coming' })
     const done = (await lineOf(opened))?.done ?? []
-    expect(done.map((one) => one.by)).to.deep.equal(['ada', 'ada'])
-    expect(done.map((one) => one.text).join()).to.include('Called Sorrel Vane: coming')
+    expect(done.map((act) => act.by)).to.deep.equal(['ada', 'ada'])
+    expect(done.map((act) => act.text).join()).to.include('Called Sorrel Vane: coming')
   })
 
   it('carries what worries, and who has taken the patient over', async () => {
@@ -73,7 +73,7 @@ describe('the hand-over', () => {
     expect(head).to.deep.equal([...handOverColumns])
     const line = await lineOf(opened)
     const textsOf = (told: string): readonly string[] => rows.filter((row) => row[5] === told).map((row) => row[8] ?? '')
-    expect(textsOf('stands')).to.deep.equal(line?.stands.map((one) => one.text))
+    expect(textsOf('stands')).to.deep.equal(line?.stands.map((stand) => stand.text))
     expect(textsOf('owed')).to.deep.equal(line?.owed.map((one) => one.text))
     expect(textsOf('happened')).to.have.length(line?.happened.length ?? 0)
     // A name that begins like a formula is text.

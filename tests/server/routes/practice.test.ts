@@ -95,7 +95,7 @@ describe('stations examined', () => {
     await keep(second, id, postOf(ticks(steps.slice(0, -2))))
     expect((await read(second, id)).sitting.examiners.map((one) => one.name)).to.deep.equal(['stig'])
     const both = await Promise.all([keep(examiner, id, postOf([end()])), keep(second, id, postOf([end()]))])
-    expect(both.map((one) => one.status)).to.deep.equal([200, 200])
+    expect(both.map((answer) => answer.status)).to.deep.equal([200, 200])
     const { sheets, agreement, result } = sheetsOf((await read(trainee, id)).sitting, plan, harness.now)
     expect(sheets.map((sheet) => sheet.by.name)).to.deep.equal(['edda', 'stig'])
     expect(agreement?.apart).to.deep.equal(steps.slice(-2))
@@ -312,7 +312,7 @@ describe('nights of the drill', () => {
     }
     const mine = await nightsOf(trainee)
     const own = finishDrill(night, seed, moves, defaultProtocol)
-    expect(mine.map((one) => [one.night, one.seed, one.score, one.perfect])).to.deep.equal([
+    expect(mine.map((result) => [result.night, result.seed, result.score, result.perfect])).to.deep.equal([
       [night.id, seed, own.score.score, own.perfect.score],
     ])
     expect(await nightsOf(lead)).to.deep.equal([])
@@ -322,7 +322,7 @@ describe('nights of the drill', () => {
     const { status, body } = await post(uuidv7(), { endedAtMin: 90 })
     const own = finishDrill(night, seed, [], defaultProtocol, 90)
     expect([status, body['score']]).to.deep.equal([200, JSON.parse(JSON.stringify(own.score))])
-    expect((await nightsOf(trainee)).map((one) => one.endedAtMin).sort()).to.deep.equal([90, null])
+    expect((await nightsOf(trainee)).map((result) => result.endedAtMin).sort()).to.deep.equal([90, null])
   }).timeout(30_000)
 
   it('are refused in words where they cannot be: a strange night, a bed that there is not, a long seed, moves that are none', async () => {

@@ -49,13 +49,13 @@ describe('signing in', () => {
     await harness.signIn('flood', ['clinician'])
     const answers = await Promise.all(Array.from({ length: 25 }, () => tryIn('flood', 'wrong')))
     const statuses = answers.map((answer) => answer.status)
-    expect(statuses.filter((one) => one === 401)).to.have.length(5)
-    expect(statuses.filter((one) => one === 429)).to.have.length(20)
+    expect(statuses.filter((status) => status === 401)).to.have.length(5)
+    expect(statuses.filter((status) => status === 429)).to.have.length(20)
   })
 
   it('tells nobody which names there are, and shuts out nobody else', async () => {
     const unknown = await Promise.all(Array.from({ length: 30 }, () => tryIn('nobody-at-all', 'x')))
-    const last = unknown.find((one) => one.status === 429)
+    const last = unknown.find((answer) => answer.status === 429)
     await Promise.all(Array.from({ length: 7 }, () => tryIn('flood', 'wrong')))
     expect(last?.body['detail']).to.equal((await tryIn('flood', password)).body['detail'])
     await Promise.all(Array.from({ length: 30 }, () => tryIn('', '')))

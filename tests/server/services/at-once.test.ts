@@ -46,9 +46,9 @@ describe('at the same moment', () => {
           })
         }),
       )
-      statuses.push(...opened.map((one) => one.status))
+      statuses.push(...opened.map((answer) => answer.status))
     }
-    expect(statuses.filter((one) => one !== 200)).to.deep.equal([])
+    expect(statuses.filter((status) => status !== 200)).to.deep.equal([])
     expect(statuses).to.have.length(times * 40)
   })
 

@@ -47,7 +47,7 @@ describe('the hub of changes', () => {
     await hub.look()
     return heard.join('')
   }
-  const idsIn = (text: string): readonly string[] => [...text.matchAll(/"id":"([^"]+)"/g)].map((one) => one[1] ?? '')
+  const idsIn = (text: string): readonly string[] => [...text.matchAll(/"id":"([^"]+)"/g)].map((match) => match[1] ?? '')
 
   it('tells what came since it began, once', async () => {
     changes.commit(1)

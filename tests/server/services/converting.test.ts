@@ -84,7 +84,11 @@ describe('a device changed for another one', () => {
     const stream = await convert()
     await ada.sendAs(stream, 'applied', {}, { at: '2026-01-10T07:50:00Z' })
     const relation = async (id: string): Promise<readonly unknown[]> =>
-      ((await ada.get(`/api/cases/${id}/related`)).body['cases'] as RelatedCase[]).map((one) => [one.relation, one.row.caseId, one.offAt])
+      ((await ada.get(`/api/cases/${id}/related`)).body['cases'] as RelatedCase[]).map((related) => [
+        related.relation,
+        related.row.caseId,
+        related.offAt,
+      ])
     expect(await relation(stream.id)).to.deep.equal([['replaces', first.caseStream.id, '2026-01-10T07:50:00Z']])
     expect(await relation(first.caseStream.id)).to.deep.equal([['replaced-by', stream.id, null]])
     expect((await ada.get(`/api/cases/${uuidv7()}/related`)).status).to.equal(404)

@@ -23,7 +23,9 @@ describe('nights of the drill that end at once', () => {
     const keeper = createDrillKeeper({ drills, pool, clock: () => 0 })
     const answers = await Promise.allSettled(Array.from({ length: 60 }, (_, at) => keeper.keep(`night-${at}`, post, 'somebody')))
     expect(most).to.equal(1)
-    const refused = answers.flatMap((one) => (one.status === 'rejected' ? [one.reason as { status: number; message: string }] : []))
+    const refused = answers.flatMap((answer) =>
+      answer.status === 'rejected' ? [answer.reason as { status: number; message: string }] : [],
+    )
     expect(scored + refused.length).to.equal(60)
     expect(scored).to.be.at.least(40)
     for (const one of refused)

@@ -150,7 +150,7 @@ describe('what a device sends when its author cannot be confirmed', () => {
     expect(rounds.map(({ id, by, mark }) => [id, by, mark])).to.deep.equal([[urgent.id, `${name} (not confirmed)`, 'unconfirmed']])
     const { rows } = (await lena.get('/api/board')).body as { rows: { caseId: string; level: string }[] }
     expect(rows.find((row) => row.caseId === opened.caseStream.id)?.level).to.equal('urgent')
-    expect((await held()).map((one) => one.id)).to.deep.equal([quiet.id])
+    expect((await held()).map((entry) => entry.id)).to.deep.equal([quiet.id])
     expect(JSON.stringify((await lena.get('/api/countersign')).body)).to.include(urgent.id)
     await lena.post(`/api/held/${quiet.id}`, { how: 'put-aside', why: 'the later look counts' })
   })
@@ -158,7 +158,7 @@ describe('what a device sends when its author cannot be confirmed', () => {
   it('trouble stands at once', async () => {
     const { keys, opened, name } = await leaver()
     await carry(keys, event(opened.caseStream, 'trouble', { runId: null, stepId: null, troubleId: 'too-hot', label: 'Too hot', note: '' }))
-    expect((await caseOf(opened)).record.troubles?.map((one) => one.by)).to.deep.equal([`${name} (not confirmed)`])
+    expect((await caseOf(opened)).record.troubles?.map((trouble) => trouble.by)).to.deep.equal([`${name} (not confirmed)`])
   })
 
   it('six urgent ones of an author in a stay stand within an hour, the next wait for the leads; a worse finding stands always', async () => {
@@ -198,7 +198,7 @@ describe('what a device sends when its author cannot be confirmed', () => {
     expect((await greta.post(`/api/admin/people/${who.personId}/roles`, { roles: ['viewer'] })).status).to.equal(200)
     const note = event(opened.caseStream, 'note', { text: 'said while a clinician' })
     expect((await carry(keys, note)).status).to.equal(200)
-    expect((await held()).map((one) => [one.id, one.why])).to.deep.equal([[note.id, 'fewer-roles']])
+    expect((await held()).map((entry) => [entry.id, entry.why])).to.deep.equal([[note.id, 'fewer-roles']])
     expect((await lena.post(`/api/held/${note.id}`, { how: 'taken', why: '' })).status).to.equal(200)
     expect((await caseOf(opened)).record.notes.map((one) => one.by)).to.deep.equal(['demoted (not confirmed)'])
     const urgent = round(opened, { pulse: 'absent', restPain: 9 })
@@ -278,7 +278,7 @@ describe('what a device sends when its author cannot be confirmed', () => {
       event(caseStream, 'case-opened', { episodeId: episodeStream.id, injuryId, technique: 'leg-slab' }),
     ]
     for (const one of begun) expect((await carry(paired, { ...one, ...(one.kind === 'injury' ? { base: 1 } : {}) })).status).to.equal(200)
-    expect((await held()).map((one) => [one.id, one.why])).to.deep.equal(begun.map((one) => [one.id, 'unpaired']))
+    expect((await held()).map((entry) => [entry.id, entry.why])).to.deep.equal(begun.map((input) => [input.id, 'unpaired']))
     expect((await lena.get(`/api/cases/${caseStream.id}`)).status).to.equal(404)
     expect((await carry(paired, round(opened, { pulse: 'absent', restPain: 9 }))).status).to.equal(200)
     const { episode } = await caseOf(opened)

@@ -24,12 +24,12 @@ describe('two records of one patient', () => {
     await maren.send(known.episodeStream, 'patient', wenna)
     await maren.send(unnamed.caseStream, 'reading', reading('calf-girth', 'left', 38))
   })
-  const episodeOf = async (one: OpenedCase): Promise<EpisodeRecord> =>
-    (await ada.get(`/api/cases/${one.caseStream.id}`)).body['episode'] as EpisodeRecord
-  const related = async (one: OpenedCase): Promise<readonly string[]> =>
-    ((await ada.get(`/api/cases/${one.caseStream.id}/related`)).body['cases'] as RelatedCase[]).map((each) => each.row.caseId)
-  const nameOnBoard = async (one: OpenedCase): Promise<string | undefined> =>
-    ((await ada.get('/api/board')).body['rows'] as BoardRow[]).find((row) => row.caseId === one.caseStream.id)?.patient
+  const episodeOf = async (opened: OpenedCase): Promise<EpisodeRecord> =>
+    (await ada.get(`/api/cases/${opened.caseStream.id}`)).body['episode'] as EpisodeRecord
+  const related = async (opened: OpenedCase): Promise<readonly string[]> =>
+    ((await ada.get(`/api/cases/${opened.caseStream.id}/related`)).body['cases'] as RelatedCase[]).map((each) => each.row.caseId)
+  const nameOnBoard = async (opened: OpenedCase): Promise<string | undefined> =>
+    ((await ada.get('/api/board')).body['rows'] as BoardRow[]).find((row) => row.caseId === opened.caseStream.id)?.patient
   const pathsOf = (answer: Answer): readonly string[] => ((answer.body['errors'] ?? []) as { path: string }[]).map((one) => one.path)
   const merge = (who: Client = maren, body: object = {}): Promise<Answer> =>
     who.send(unnamed.episodeStream, 'merged', { withEpisode: known.episodeStream.id, reason: 'wristband read', ...body })

@@ -98,12 +98,12 @@ describe('paging about what is urgent', () => {
   it('pages the chain until a person answers, and the Board says who did', async () => {
     await alarm()
     await harness.pager.tick()
-    expect(pager.sent.map((one) => one.to)).to.deep.equal(['Nurse in charge'])
+    expect(pager.sent.map((sent) => sent.to)).to.deep.equal(['Nurse in charge'])
     await harness.pager.tick()
     expect(pager.sent, 'once').to.have.length(1)
     later(5)
     await harness.pager.tick()
-    expect(pager.sent.map((one) => one.to)).to.deep.equal(['Nurse in charge', 'Registrar'])
+    expect(pager.sent.map((sent) => sent.to)).to.deep.equal(['Nurse in charge', 'Registrar'])
     const pageId = pager.sent[1]!.id
     for (const what of ['delivered', 'read', 'answered'] as const)
       expect((await tellPager({ pageId, what, who: 'Sorrel Vane', at: '2026-01-10T08:06:00Z' })).status).to.equal(200)
@@ -124,7 +124,7 @@ describe('paging about what is urgent', () => {
     await harness.pager.tick()
     expect((await ada.send(opened.caseStream, 'page-asked', {})).status).to.equal(200)
     await harness.pager.tick()
-    expect(pager.sent.map((one) => one.to)).to.deep.equal(['Nurse in charge', 'Registrar'])
+    expect(pager.sent.map((sent) => sent.to)).to.deep.equal(['Nurse in charge', 'Registrar'])
     const by = { by: 'Otto Marlowe-Pike', how: 'telephone', answer: 'comes', comesInMin: 10, what: '' }
     const saw = [{ id: 'leg-left/stretchPain', level: 'urgent' }]
     expect((await ada.send(opened.caseStream, 'senior-decision', { ...by, saw })).status).to.equal(200)
@@ -144,7 +144,7 @@ describe('paging about what is urgent', () => {
     expect(foreign.status).to.equal(422)
     await alarm()
     await harness.pager.tick()
-    expect(pager.sent.map((one) => one.to)).to.deep.equal(['Wenna Trewin, nurse in charge'])
+    expect(pager.sent.map((sent) => sent.to)).to.deep.equal(['Wenna Trewin, nurse in charge'])
     const answer = (await ada.get('/api/ward')).body as unknown as WardAnswer
     expect(answer.ward.rotas[0]?.shifts).to.deep.equal(shifts)
   })
@@ -173,7 +173,7 @@ describe('paging about what is urgent', () => {
     expect((await record()).pages?.[0]?.receipts.map((receipt) => receipt.what)).to.deep.equal(['refused'])
     pager.status = 202
     await harness.pager.tick()
-    expect(pager.sent.map((one) => one.to)).to.deep.equal(['Registrar'])
+    expect(pager.sent.map((sent) => sent.to)).to.deep.equal(['Registrar'])
   })
 
   it('drops what nobody needs any more', async () => {

@@ -53,11 +53,11 @@ describe('planning after a write', () => {
   /** The Board's line as it is at this moment, whatever is being planned. */
   const rowNow = async (): Promise<BoardRow | undefined> => {
     const { body } = await request(harness.address, '/api/board', { headers: { cookie: ada.cookie } })
-    return (body['rows'] as BoardRow[]).find((one) => one.caseId === opened.caseStream.id)
+    return (body['rows'] as BoardRow[]).find((row) => row.caseId === opened.caseStream.id)
   }
   /** The same once nothing is being planned. */
   const rowThen = async (): Promise<BoardRow | undefined> =>
-    ((await ada.get('/api/board')).body['rows'] as BoardRow[]).find((one) => one.caseId === opened.caseStream.id)
+    ((await ada.get('/api/board')).body['rows'] as BoardRow[]).find((row) => row.caseId === opened.caseStream.id)
   const version = async (): Promise<number> => Number((await ada.get(`/api/cases/${opened.caseStream.id}`)).body['version'])
   const linesOf = (id: string): Promise<{ version: number }[]> =>
     harness.db.query('SELECT version FROM changes WHERE stream_id = :id ORDER BY seq', { type: QueryTypes.SELECT, replacements: { id } })

@@ -50,7 +50,7 @@ describe('turns of writers', () => {
       Promise.resolve(items.map((item) => (item % 2 === 0 ? item : new Error(`odd ${item}`)))),
     )
     const settled = await Promise.allSettled([1, 2, 3, 4].map((item) => turns.together('a', item)))
-    expect(settled.map((one) => (one.status === 'fulfilled' ? one.value : (one.reason as Error).message))).to.deep.equal([
+    expect(settled.map((result) => (result.status === 'fulfilled' ? result.value : (result.reason as Error).message))).to.deep.equal([
       'odd 1',
       2,
       'odd 3',
@@ -65,7 +65,11 @@ describe('turns of writers', () => {
       return items.includes(2) ? Promise.reject(new Error('a two')) : Promise.resolve(items.map((item) => item * 10))
     })
     const settled = await Promise.allSettled([1, 2, 3].map((item) => turns.together('a', item)))
-    expect(settled.map((one) => (one.status === 'fulfilled' ? one.value : (one.reason as Error).message))).to.deep.equal([10, 'a two', 30])
+    expect(settled.map((result) => (result.status === 'fulfilled' ? result.value : (result.reason as Error).message))).to.deep.equal([
+      10,
+      'a two',
+      30,
+    ])
     expect(batches).to.deep.equal([[1, 2, 3], [1], [2], [3]])
     expect(await turns.together('a', 4), 'and goes on').to.equal(40)
   })

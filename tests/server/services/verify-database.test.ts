@@ -65,7 +65,7 @@ describe('a database that is proved', () => {
       ),
     ).to.deep.equal([`case ${id}: its snapshot is not what its events come to`])
     const heads = await faultsWhile(`UPDATE episodes SET version = version + 1 LIMIT 1`, `UPDATE episodes SET version = version LIMIT 1`)
-    expect(heads.some((one) => /^episode .*its head says version \d+, its events end at \d+$/.test(one))).to.equal(true)
+    expect(heads.some((head) => /^episode .*its head says version \d+, its events end at \d+$/.test(head))).to.equal(true)
   })
 
   it('finds a lot whose count nobody counted', async () => {

@@ -6,7 +6,7 @@ const css = readFileSync(new URL('../../../src/web/theme.css', import.meta.url),
 /** The colours of a theme by their names; the dark one names those that differ from the light. */
 function tokensOf(selector: RegExp): Readonly<Record<string, string>> {
   const [, block = ''] = new RegExp(`${selector.source}[^{]*\\{([^}]*)\\}`).exec(css) ?? []
-  return Object.fromEntries([...block.matchAll(/--([\w-]+):\s*(#[0-9a-f]{6})/g)].map((one) => [one[1]!, one[2]!]))
+  return Object.fromEntries([...block.matchAll(/--([\w-]+):\s*(#[0-9a-f]{6})/g)].map((match) => [match[1]!, match[2]!]))
 }
 const light = tokensOf(/:root/)
 const themes = { light, dark: { ...light, ...tokensOf(/:root\[data-theme='dark'\]/) } }

@@ -58,9 +58,9 @@ describe('places to measure', () => {
   it('keep left and right of a place apart', () => {
     const places = askedReadings(openOf('trunk-shell', 'trunk', null))
     const groove = places.filter((place) => place.definition.id === 'groove-to-crest')
-    expect(groove.map((one) => one.fixedSide)).to.deep.equal(['left', 'right'])
+    expect(groove.map((reading) => reading.fixedSide)).to.deep.equal(['left', 'right'])
     const readings = [{ id: 'groove-to-crest', side: 'left', value: 1, unit: 'cm' }] as const
-    expect(groove.map((one) => readingsOf(one, readings).length)).to.deep.equal([1, 0])
+    expect(groove.map((reading) => readingsOf(reading, readings).length)).to.deep.equal([1, 0])
   })
 
   it('are of the sound side before swelling, of the injured one where the swelling counts', () => {

@@ -19,7 +19,9 @@ const entry = (caseId: string, ...timers: readonly TimerRecord[]): CaseTimers =>
   timers,
 })
 const list = (entries: readonly CaseTimers[], held: string | null = null): readonly string[] =>
-  listTimers(Object.fromEntries(entries.map((one) => [one.caseId, one])), now, held).map((one) => `${one.caseId} ${one.timer.id}`)
+  listTimers(Object.fromEntries(entries.map((one) => [one.caseId, one])), now, held).map(
+    (listTimer) => `${listTimer.caseId} ${listTimer.timer.id}`,
+  )
 
 describe('the timers that every screen shows', () => {
   it('are those of all cases, the one that ends first first', () => {
@@ -46,7 +48,7 @@ describe('the timers that every screen shows', () => {
         held,
         now,
       )
-      const names = (clocks: readonly ShownTimer[]): readonly string[] => clocks.map((one) => `${one.caseId} ${one.timer.id}`)
+      const names = (clocks: readonly ShownTimer[]): readonly string[] => clocks.map((clock) => `${clock.caseId} ${clock.timer.id}`)
       return { pressing: names(pressing), own: names(own), others: names(others) }
     }
     const running = ['b', 'c', 'd'].map((id, index) => entry(id, timer('set', 10 + index)))

@@ -88,7 +88,7 @@ describe('the case as it stands on this device', () => {
       { event: step('2', 'pad'), version: 4 },
       { event: step('1', 'position'), version: 3 },
     ]
-    const pending = [step('3', 'wet')].map((one) => ({ ...one, at: '2026-01-10T08:00:01Z' }))
+    const pending = [step('3', 'wet')].map((input) => ({ ...input, at: '2026-01-10T08:00:01Z' }))
     expect(stepsOf({ base, taken, pending })).to.deep.equal(['position', 'pad', 'wet'])
   })
 

@@ -38,22 +38,22 @@ function makeWorld(answerTo: (event: EventInput, time: number) => Answer) {
   let mostInFlight = 0
   const open: (() => void)[] = []
   const tries = new Map<string, number>()
-  const send = (one: EventInput): Promise<Answer> => {
-    sent.push(one)
+  const send = (input: EventInput): Promise<Answer> => {
+    sent.push(input)
     mostInFlight = Math.max(mostInFlight, ++inFlight)
-    const time = (tries.get(one.id) ?? 0) + 1
-    tries.set(one.id, time)
+    const time = (tries.get(input.id) ?? 0) + 1
+    tries.set(input.id, time)
     return new Promise((resolve) =>
       open.push(() => {
         inFlight--
-        resolve(answerTo(one, time))
+        resolve(answerTo(input, time))
       }),
     )
   }
   const outcomes = {
-    taken: (one: EventInput) => void log.push(`taken ${one.id}`),
-    refused: (one: EventInput) => void log.push(`refused ${one.id}`),
-    parked: (one: EventInput) => void log.push(`parked ${one.id}`),
+    taken: (input: EventInput) => void log.push(`taken ${input.id}`),
+    refused: (input: EventInput) => void log.push(`refused ${input.id}`),
+    parked: (input: EventInput) => void log.push(`parked ${input.id}`),
   }
   const sending: Sender = createSender({
     isSessionOver: (problem) => problem.status === 401,
@@ -65,7 +65,7 @@ function makeWorld(answerTo: (event: EventInput, time: number) => Answer) {
     sessionOver: () => void log.push('session over'),
     lineChanged: (line) => void lines.push(line),
   })
-  const sender = { ...sending, add: (one: EventInput, isOld = false) => sending.add(eventLetter(one, outcomes, send), isOld) }
+  const sender = { ...sending, add: (input: EventInput, isOld = false) => sending.add(eventLetter(input, outcomes, send), isOld) }
   /** Lets every request that is under way be answered, and what follows at once with it. */
   const answerAll = async (): Promise<void> => {
     while (open.length > 0) {
@@ -105,9 +105,9 @@ describe('sending', () => {
     const world = makeWorld(() => taken)
     for (const one of [event('a1', 'case-a'), event('a2', 'case-a'), event('b1', 'case-b'), event('c1', 'case-c')]) world.sender.add(one)
     world.sender.flush()
-    expect(world.sent.map((one) => one.id)).to.deep.equal(['a1', 'b1', 'c1'])
+    expect(world.sent.map((input) => input.id)).to.deep.equal(['a1', 'b1', 'c1'])
     await world.answerAll()
-    expect(world.sent.map((one) => one.id)).to.deep.equal(['a1', 'b1', 'c1', 'a2'])
+    expect(world.sent.map((input) => input.id)).to.deep.equal(['a1', 'b1', 'c1', 'a2'])
     expect(world.log).to.deep.equal(['taken a1', 'taken b1', 'taken c1', 'taken a2'])
   })
 
@@ -118,23 +118,23 @@ describe('sending', () => {
     world.sender.add(event('case', 'case-1', 'case-opened', { episodeId: 'stay-1', injuryId: 'i' }))
     world.sender.add(event('other', 'case-2'))
     world.sender.flush()
-    expect(world.sent.map((one) => one.id)).to.deep.equal(['stay', 'other'])
+    expect(world.sent.map((input) => input.id)).to.deep.equal(['stay', 'other'])
     await world.answerAll()
-    expect(world.sent.map((one) => one.id)).to.deep.equal(['stay', 'other', 'case'])
+    expect(world.sent.map((input) => input.id)).to.deep.equal(['stay', 'other', 'case'])
   })
 
   it('what replaces something in a case waits for a change of its stay that may write there', async () => {
     const world = makeWorld(() => taken)
     await world.add(event('side', 'stay-1', 'injury'), event('set', 'case-1', 'options'), event('note', 'case-1'))
-    expect(world.sent.map((one) => one.id)).to.deep.equal(['side', 'set', 'note'])
+    expect(world.sent.map((input) => input.id)).to.deep.equal(['side', 'set', 'note'])
     const held = makeWorld(() => taken)
     const side = event('side', 'stay-1', 'injury', { reason: 'the film was turned' })
     for (const one of [side, event('note', 'case-1'), event('set', 'case-1', 'options')]) held.sender.add(one)
     held.sender.flush()
-    expect(held.sent.map((one) => one.id)).to.deep.equal(['side', 'note'])
+    expect(held.sent.map((input) => input.id)).to.deep.equal(['side', 'note'])
     await held.answerAll()
     expect(held.log).to.deep.equal(['taken side', 'taken note', 'taken set'])
-    const failing = makeWorld((one) => (one.id === 'side' ? fault : taken))
+    const failing = makeWorld((input) => (input.id === 'side' ? fault : taken))
     await failing.add(side, event('note', 'case-1'), event('set', 'case-1', 'options'))
     await failing.pass(5 * 60_000)
     expect(failing.log, 'not for ever').to.include('taken set')
@@ -147,7 +147,7 @@ describe('sending', () => {
       for (const one of [side, event('answer', 'case-1', kind)]) world.sender.add(one)
       world.sender.flush()
       expect(
-        world.sent.map((one) => one.id),
+        world.sent.map((input) => input.id),
         kind,
       ).to.deep.equal(['side'])
       await world.answerAll()
@@ -156,24 +156,24 @@ describe('sending', () => {
   })
 
   it('a stream that is stuck holds up nobody else’s', async () => {
-    const world = makeWorld((one) => (one.stream.id === 'case-a' ? fault : taken))
+    const world = makeWorld((input) => (input.stream.id === 'case-a' ? fault : taken))
     await world.add(event('a1', 'case-a'), event('a2', 'case-a'))
     for (let index = 0; index < 20; index++) await world.add(event(`b${index}`, 'case-b'))
     expect(world.log.filter((line) => line.startsWith('taken b'))).to.have.length(20)
   })
 
   it('parks what the server fails at five times while it takes others, and additive ones of its stream go on', async () => {
-    const world = makeWorld((one) => (one.id === 'bad' ? fault : taken))
+    const world = makeWorld((input) => (input.id === 'bad' ? fault : taken))
     await world.add(event('bad', 'case-a'), event('a2', 'case-a'), event('set', 'case-a', 'options'), event('b1', 'case-b'))
     for (let minute = 0; minute < 4; minute++) {
       await world.pass(60_000)
       await world.add(event(`b${minute}-later`, 'case-b'))
     }
     expect(world.log).to.include('parked bad')
-    expect(world.sent.filter((one) => one.id === 'bad').length).to.be.at.least(5)
+    expect(world.sent.filter((input) => input.id === 'bad').length).to.be.at.least(5)
     expect(world.log).to.include('taken a2')
     expect(
-      world.sent.map((one) => one.id),
+      world.sent.map((input) => input.id),
       'a replacing one builds on what is parked',
     ).not.to.include('set')
     world.sender.drop('bad')
@@ -193,7 +193,7 @@ describe('sending', () => {
 
   it('a parked one is sent again when asked', async () => {
     let isMended = false
-    const world = makeWorld((one) => (one.id === 'bad' && !isMended ? fault : taken))
+    const world = makeWorld((input) => (input.id === 'bad' && !isMended ? fault : taken))
     await world.add(event('bad', 'case-a'))
     for (let minute = 0; minute < 4; minute++) {
       await world.add(event(`b${minute}`, 'case-b'))
@@ -247,7 +247,7 @@ describe('sending', () => {
     world.sender.add(event('old', 'case-b'), true)
     world.sender.flush()
     await world.answerAll()
-    expect(world.sent.map((one) => [one.id, one.queued === true])).to.deep.equal([
+    expect(world.sent.map((input) => [input.id, input.queued === true])).to.deep.equal([
       ['a1', false],
       ['a1', true],
       ['a2', false],
@@ -262,13 +262,13 @@ describe('sending', () => {
     world.sender.add(event('old2', 'case-a'), true)
     world.sender.flush()
     await world.answerAll()
-    expect(world.sent.map((one) => one.id)).to.deep.equal(['old1', 'old2', 'new'])
+    expect(world.sent.map((input) => input.id)).to.deep.equal(['old1', 'old2', 'new'])
   })
 
   it('tries again what is not known yet, for as long as it may still come', async () => {
     let isThere = false
-    const world = makeWorld((one, time) => {
-      if (one.id === 'stay') return isThere || time > 6 ? taken : offline
+    const world = makeWorld((input, time) => {
+      if (input.id === 'stay') return isThere || time > 6 ? taken : offline
       return isThere ? taken : refused(404)
     })
     await world.add(event('lone', 'case-1', 'note'))
@@ -280,18 +280,18 @@ describe('sending', () => {
   })
 
   it('refuses what stays unknown, and what names something that stays unknown', async () => {
-    const world = makeWorld((one) => (one.id === 'lost' ? refused(404) : refused(422, 'not-known')))
+    const world = makeWorld((input) => (input.id === 'lost' ? refused(404) : refused(422, 'not-known')))
     await world.add(event('lost', 'case-1'), event('round', 'stay-1', 'round', { cases: ['case-9'] }))
     await world.pass(60_000)
     expect(world.log).to.have.members(['refused lost', 'refused round'])
-    expect(world.sent.filter((one) => one.id === 'round').length).to.be.greaterThan(1)
+    expect(world.sent.filter((input) => input.id === 'round').length).to.be.greaterThan(1)
   })
 
   it('refuses at once what is refused, and goes on with the rest of the stream', async () => {
-    const world = makeWorld((one) => (one.id === 'bad' ? refused(422) : taken))
+    const world = makeWorld((input) => (input.id === 'bad' ? refused(422) : taken))
     await world.add(event('bad', 'case-a'), event('a2', 'case-a'))
     expect(world.log).to.deep.equal(['refused bad', 'taken a2'])
-    expect(world.sent.filter((one) => one.id === 'bad')).to.have.length(1)
+    expect(world.sent.filter((input) => input.id === 'bad')).to.have.length(1)
   })
 
   it('stops when the session is over, and goes on when somebody has signed in', async () => {
@@ -316,8 +316,8 @@ describe('sending', () => {
         }),
         async (plan) => {
           const troubles = new Map(plan.map(([, list], index) => [`e${index}`, list]))
-          const world = makeWorld((one, time) => {
-            const trouble = troubles.get(one.id)?.[time - 1]
+          const world = makeWorld((input, time) => {
+            const trouble = troubles.get(input.id)?.[time - 1]
             return trouble === undefined ? taken : trouble === 'fault' ? fault : trouble === 'busy' ? busy : offline
           })
           await world.add(...plan.map(([stream], index) => event(`e${index}`, `case-${stream}`)))

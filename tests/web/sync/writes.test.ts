@@ -135,7 +135,7 @@ describe('what waits to be sent', () => {
         await new Promise((resolve) => setTimeout(resolve, 15))
       }
       await new Promise((resolve) => setTimeout(resolve, 60))
-      const lies = (await store.readOutbox()).map((one) => (one.body as { text: string }).text)
+      const lies = (await store.readOutbox()).map((input) => (input.body as { text: string }).text)
       close(dying)
       server.line = ['fine']
       const { page, durable } = await begin(id)

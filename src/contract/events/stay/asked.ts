@@ -23,7 +23,7 @@ export const asked = episodeKind<AskedBody>({
       by,
     }))
     const before = (record.asked ?? []).filter(
-      (one) => !answers.some((each) => each.question === one.question && each.injuryId === one.injuryId),
+      (answered) => !answers.some((each) => each.question === answered.question && each.injuryId === answered.injuryId),
     )
     return { ...record, asked: [...before, ...answers] }
   },

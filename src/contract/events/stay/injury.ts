@@ -33,7 +33,7 @@ export const injury = episodeKind<InjuryBody>({
     const isElsewhere = before !== undefined && (before.region !== injury.region || before.side !== injury.side)
     const { asked, ...rest } = record
     // What was asked of the other leg says nothing of this one.
-    const kept = isElsewhere ? asked?.filter((one) => one.injuryId !== injuryId) : asked
+    const kept = isElsewhere ? asked?.filter((answered) => answered.injuryId !== injuryId) : asked
     return { ...rest, injuries: { ...record.injuries, [injuryId]: injury }, ...(kept ? { asked: kept } : {}) }
   },
   example: {

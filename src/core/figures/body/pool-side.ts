@@ -42,14 +42,14 @@ export function currentReadings(
   all: readonly Measurement[],
   { id, takenFor }: Pick<MeasurementDefinition, 'id' | 'takenFor'>,
 ): readonly Measurement[] {
-  const isFor = (one: Measurement): boolean => one.takenFor === undefined || takenFor === undefined || one.takenFor === takenFor
+  const isFor = (reading: Measurement): boolean => reading.takenFor === undefined || takenFor === undefined || reading.takenFor === takenFor
   const live = (standingById(all).get(id) ?? []).filter(isFor)
   if (live.length === 0) return live
   return ['', 'left', 'right'].flatMap((side) => {
-    const own = live.filter((one) => (one.side ?? '') === side)
+    const own = live.filter((reading) => (reading.side ?? '') === side)
     if (own.length === 0) return own
     const isMeasured = own.some(({ tool }) => tool !== 'eye')
-    return splitOccasions(isMeasured && own.some(byEye) ? own.filter((one) => !byEye(one)) : own).at(-1) ?? []
+    return splitOccasions(isMeasured && own.some(byEye) ? own.filter((reading) => !byEye(reading)) : own).at(-1) ?? []
   })
 }
 
@@ -61,7 +61,7 @@ const sorted = new WeakMap<readonly Measurement[], ReadonlyMap<string, readonly 
 function standingById(all: readonly Measurement[]): ReadonlyMap<string, readonly Measurement[]> {
   const known = sorted.get(all)
   if (known) return known
-  const superseded = new Set(all.flatMap((one) => (one.supersedes ? [one.supersedes] : [])))
+  const superseded = new Set(all.flatMap((reading) => (reading.supersedes ? [reading.supersedes] : [])))
   const byId = new Map<string, Measurement[]>()
   for (const one of all) {
     if (one.key && superseded.has(one.key)) continue
@@ -175,7 +175,7 @@ function latestOf(readings: readonly Measurement[]): readonly Measurement[] {
 function fingersOf(readings: readonly Measurement[]): Pick<Estimate, 'fingerCm'> {
   const [first] = readings
   const breadthCm = first?.breadthCm
-  const isOneHand = readings.every((one) => one.unit === 'fw' && one.breadthCm === breadthCm)
+  const isOneHand = readings.every((reading) => reading.unit === 'fw' && reading.breadthCm === breadthCm)
   return isOneHand && breadthCm !== undefined ? { fingerCm: breadthCm } : {}
 }
 

@@ -42,7 +42,7 @@ export function chooseSize(
   const best = pick(all, dimensions, prefer)
   if (!best) return null
   const halved = dimensions.map((dimension) => ({ ...dimension, sd: dimension.sd / 2 }))
-  const after = Math.max(...all.map((one) => odds(halved, one.item.fits ?? {})))
+  const after = Math.max(...all.map((size) => odds(halved, size.item.fits ?? {})))
   return { chosen: best.isInStock ? best : pickSubstitute(all, dimensions, prefer), best, all, oddsAfterRemeasuring: after }
 }
 
@@ -56,9 +56,9 @@ export function pickSubstitute(
   prefer: 'larger' | 'smaller',
 ): SizeOdds | null {
   const girths = dimensions.filter((dimension) => dimension.isGirth)
-  const closes = (one: SizeOdds): boolean => girths.every((girth) => (one.item.fits?.[girth.id]?.[1] ?? Infinity) >= forecastOf(girth))
+  const closes = (size: SizeOdds): boolean => girths.every((girth) => (size.item.fits?.[girth.id]?.[1] ?? Infinity) >= forecastOf(girth))
   return pick(
-    all.filter((one) => one.isInStock && closes(one)),
+    all.filter((size) => size.isInStock && closes(size)),
     dimensions,
     prefer,
   )
@@ -71,11 +71,11 @@ export function pickSubstitute(
 function pick(sizes: readonly SizeOdds[], dimensions: readonly SizedDimension[], prefer: 'larger' | 'smaller'): SizeOdds | null {
   const real = sizes.filter((size) => size.odds >= leastOdds)
   if (real.length === 0) return nearestSize(sizes, dimensions)
-  const most = Math.max(...real.map((one) => one.odds))
-  const close = real.filter((one) => one.odds >= most - closeOdds - 1e-12)
-  const product = (one: SizeOdds): number => oddsOfSize(dimensions, one.item.fits ?? {})
+  const most = Math.max(...real.map((size) => size.odds))
+  const close = real.filter((size) => size.odds >= most - closeOdds - 1e-12)
+  const product = (size: SizeOdds): number => oddsOfSize(dimensions, size.item.fits ?? {})
   const mostInAll = Math.max(...close.map(product))
-  const [first, ...rest] = close.filter((one) => product(one) >= mostInAll - closeOdds - 1e-12)
+  const [first, ...rest] = close.filter((size) => product(size) >= mostInAll - closeOdds - 1e-12)
   if (!first) return null
   const wanted = first.item.prefer ?? prefer
   return rest.reduce((best, one) => ((wanted === 'larger' ? middle(one) > middle(best) : middle(one) < middle(best)) ? one : best), first)
@@ -83,9 +83,9 @@ function pick(sizes: readonly SizeOdds[], dimensions: readonly SizedDimension[],
 
 /** The size whose ranges the dimensions miss by the least sum, cm; of two alike the smaller. */
 export function nearestSize(sizes: readonly SizeOdds[], dimensions: readonly SizedDimension[]): SizeOdds | null {
-  const missCm = (one: SizeOdds): number =>
+  const missCm = (size: SizeOdds): number =>
     dimensions.reduce((sum, dimension) => {
-      const range = one.item.fits?.[dimension.id]
+      const range = size.item.fits?.[dimension.id]
       const at = forecastOf(dimension)
       return range ? sum + Math.max(0, range[0] - at, at - range[1]) : sum
     }, 0)

@@ -46,7 +46,7 @@ export function nearestSetting(
     best,
     all,
     chosen: nearest(
-      all.filter((one) => one.isInStock),
+      all.filter((setting) => setting.isInStock),
       heightCm,
     ),
   }

@@ -51,7 +51,7 @@ export function oddsOfSize(dimensions: readonly SizedDimension[], fits: SizeRang
  */
 export function oddsLedBy(leading: string, leastOdds: number): (dimensions: readonly SizedDimension[], fits: SizeRanges) => number {
   return (dimensions, fits) => {
-    const oddsAt = (one: SizedDimension): number => (fits[one.id] ? oddsInRange(one, fits[one.id]!) : 1)
+    const oddsAt = (dimension: SizedDimension): number => (fits[dimension.id] ? oddsInRange(dimension, fits[dimension.id]!) : 1)
     const lead = dimensions.find((dimension) => dimension.id === leading)
     const others = dimensions.filter((dimension) => dimension !== lead)
     return others.every((other) => oddsAt(other) >= leastOdds) ? (lead ? oddsAt(lead) : oddsOfSize(others, fits)) : 0

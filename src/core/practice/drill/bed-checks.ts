@@ -63,7 +63,7 @@ const alongMin = 30
 /** What is done when a bed is checked now: what is due or nearly so; where nothing is, the next. */
 export function checksNow(night: Night, body: HiddenBody, record: BedRecord, atMin: number): readonly BedCheck[] {
   const owed = checksOf(night, body, record)
-  const due = owed.filter((one) => one.dueMin <= atMin + alongMin)
+  const due = owed.filter((check) => check.dueMin <= atMin + alongMin)
   return due.length > 0 ? due : owed.slice(0, 1)
 }
 

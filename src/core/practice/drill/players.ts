@@ -104,7 +104,7 @@ function round(drill: Drill, make: (move: Move) => void, bed: number): void {
   const after = drill.state()
   const judged = after.beds[bed - 1]
   const level = judged && standBed(after.night, judged.body, judged.record).verdicts.at(-1)?.findings
-  if (!judged || !level?.some((one) => one.level === 'urgent')) return
+  if (!judged || !level?.some((finding) => finding.level === 'urgent')) return
   if (!judged.state.isOpen) make({ kind: 'open', bed, atMin: after.atMin })
   const isCalled = judged.record.calls.some((call) => after.atMin - call.atMin < 60)
   if (!isCalled) make({ kind: 'call', bed, atMin: drill.state().atMin })

@@ -37,7 +37,7 @@ export function careCollarSteps({ isScooped, isFlat, rollHands, isFirst }: CareC
       text: `${isFirst ? '' : 'Front off. '}Look and press: chin, jaw, collarbones, breastbone.`,
       why: 'The front hides the places that go first.',
       prevents: 'A sore found by its smell.',
-      reads: collarSkin.filter((one) => !/occiput|shoulders/.test(one.id)).map(skinReading),
+      reads: collarSkin.filter((definition) => !/occiput|shoulders/.test(definition.id)).map(skinReading),
       after: ['hold-head', 'baseline', 'lay-out'],
       minutes: [0.3, 0.5, 1],
       where: ['front'],
@@ -72,9 +72,9 @@ export function careCollarSteps({ isScooped, isFlat, rollHands, isFirst }: CareC
       why: 'The back of the head breaks down first in those who lie.',
       prevents: 'A sore under the hair.',
       reads: collarSkin
-        .filter((one) => /occiput|shoulders/.test(one.id))
-        .map((one) => ({
-          ...skinReading(one),
+        .filter((definition) => /occiput|shoulders/.test(definition.id))
+        .map((definition) => ({
+          ...skinReading(definition),
           posture: isScooped ? 'Tilted, head held, back half off' : 'On the side, head held, back half off',
         })),
       after: ['roll'],

@@ -51,8 +51,8 @@ export function decideSkin(draft: PlanDraft): boolean {
 
 /** The worst word for an area on the latest occasion, and on the one before it; looks within two hours that name no occasion are one. */
 function lastTwo(all: readonly Measurement[], id: string): readonly SkinGrade[] {
-  const superseded = new Set(all.flatMap((one) => one.supersedes ?? []))
-  const looks = all.filter((one) => one.id === id && !(one.key && superseded.has(one.key)))
+  const superseded = new Set(all.flatMap((reading) => reading.supersedes ?? []))
+  const looks = all.filter((reading) => reading.id === id && !(reading.key && superseded.has(reading.key)))
   const worst = splitOccasions(looks).map((group) => Math.max(...group.map((look) => skinGrades.indexOf(look.value as SkinGrade))))
   return worst
     .slice(-2)

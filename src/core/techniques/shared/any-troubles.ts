@@ -5,7 +5,7 @@ export const wrongSideId = 'wrong-side'
 
 /** What a technique can meet: its own troubles, and of the others those that it does not answer itself. */
 export function troublesOf(own: readonly Trouble[]): readonly Trouble[] {
-  return [...own, ...anyTroubles.filter(({ id }) => !own.some((one) => one.id === id))]
+  return [...own, ...anyTroubles.filter(({ id }) => !own.some((trouble) => trouble.id === id))]
 }
 
 /** What any technique can meet, and what no list foresaw: each stands until a person says what became of it. */

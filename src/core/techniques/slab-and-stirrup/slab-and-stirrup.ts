@@ -67,7 +67,7 @@ export const slabAndStirrup: Technique<SlabAndStirrupStep> = {
     judgeSlabSwelling(draft)
     judgeGravity(draft, options)
   },
-  girthsInside: () => [ankleGirth, calfGirth, belowKneeGirth].map((one) => one.id),
+  girthsInside: () => [ankleGirth, calfGirth, belowKneeGirth].map((definition) => definition.id),
   answer: (said) =>
     sentence(
       known`Cut ${said.brief('slab-length')} of the ${said.brief('slab-width')} slab, and ${said.brief('stirrup-length')} of the ${said.brief('stirrup-width')} for the stirrup`,

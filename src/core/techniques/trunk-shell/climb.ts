@@ -30,7 +30,9 @@ const moves = {
  * A tight edge stands as far below the notch as is wanted where the loose one stands that much and the rise of tightening lower.
  */
 export function decideClimb(draft: PlanDraft): void {
-  const [loose, standing, sitting] = [edgeLoose, edgeStanding, edgeSitting].map((one) => draft.measure(one)) as (Estimate | null)[]
+  const [loose, standing, sitting] = [edgeLoose, edgeStanding, edgeSitting].map((definition) =>
+    draft.measure(definition),
+  ) as (Estimate | null)[]
   const tight = draft.measure(edgeTight) ?? draft.measure(edgeLying)
   const series = movesOf(loose ?? null, tight, standing ?? null, sitting ?? null)
   const riseCm = loose && tight ? loose.value - tight.value : null
@@ -91,7 +93,7 @@ function decideWords(draft: PlanDraft, series: readonly Move[]): void {
     display: `${words}${most ? ` (${readings.map(({ value }) => value.toFixed(1)).join(' → ')} cm below the notch). ${most.why}` : ''}`,
     source: 'practice',
     formula: 'The greatest step nearer to the notch in the series loose, tight, standing, sitting.',
-    working: readings.map((one) => workingOf(one)),
+    working: readings.map((reading) => workingOf(reading)),
   })
 }
 

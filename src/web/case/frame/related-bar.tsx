@@ -17,16 +17,16 @@ export function RelatedBar({ open }: { open: OpenCase }) {
   return (
     <nav aria-label="Other devices on this patient" className="border-b border-line bg-paper">
       <ul className="mx-auto flex max-w-7xl flex-wrap gap-x-5 px-3 sm:px-6">
-        {shown.map((one) => (
-          <li key={one.row.caseId} className="min-w-0">
+        {shown.map((related) => (
+          <li key={related.row.caseId} className="min-w-0">
             <Link
-              to={`/case/${one.row.caseId}/watch`}
+              to={`/case/${related.row.caseId}/watch`}
               className="inline-flex min-h-11 flex-wrap content-center items-baseline gap-x-2 text-sm underline-offset-4 hover:underline"
             >
-              <span className="text-soft">{leadOf(one)}</span>
-              <strong className="underline decoration-line underline-offset-4">{nameOf(one)}</strong>
-              <span className={one.row.level === 'urgent' ? 'font-bold text-stop' : 'text-soft'}>{aboutOf(one, now)}</span>
-              {asks(open, one) ? <strong className="text-caution">{askWords[one.relation]}</strong> : null}
+              <span className="text-soft">{leadOf(related)}</span>
+              <strong className="underline decoration-line underline-offset-4">{nameOf(related)}</strong>
+              <span className={related.row.level === 'urgent' ? 'font-bold text-stop' : 'text-soft'}>{aboutOf(related, now)}</span>
+              {asks(open, related) ? <strong className="text-caution">{askWords[related.relation]}</strong> : null}
             </Link>
           </li>
         ))}

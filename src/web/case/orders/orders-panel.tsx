@@ -35,7 +35,7 @@ export function OrdersPanel({ open }: { open: OpenCase }) {
       </h2>
       <ul className="divide-y divide-line rounded-2xl border border-line bg-sheet empty:hidden">
         {orderLines(record).map((line) => {
-          const heard = record.readBacks?.findLast((one) => one.what === line)
+          const heard = record.readBacks?.findLast((readBack) => readBack.what === line)
           const kind = kindOf(line)
           const order = kind && orders[kind]
           const isOver = order !== undefined && !order.withdrawn && order.by !== '' && !holdsAt(order, now)

@@ -22,7 +22,7 @@ export function FitTests({
       </h2>
       <ul className="grid gap-2">
         {tests.map((test) => {
-          const last = record.fit.findLast((one) => one.testId === test.id)
+          const last = record.fit.findLast((fit) => fit.testId === test.id)
           const isUnread = last !== undefined && answeredUnread(record, test, last.isGood) !== null
           return (
             <li key={test.id} className="rounded-2xl border border-line bg-sheet px-4 py-2.5">

@@ -159,14 +159,14 @@ function Run({ open, run }: { open: OpenCase; run: RunRecord }) {
           }
           onClose={() => setDespite(null)}
           onReason={(reason) => {
-            const codes = despite.stops.map((one) => one.code)
+            const codes = despite.stops.map((stop) => stop.code)
             setDespite(null)
             if (despite.how === 'skipped') control.skip(reason, codes)
             else if (control.finish(reason, codes)) void navigate(after.to)
           }}
         >
-          {despite.stops.map((one) => (
-            <p key={one.code}>{one.text}</p>
+          {despite.stops.map((stop) => (
+            <p key={stop.code}>{stop.text}</p>
           ))}
         </ReasonSheet>
       ) : null}

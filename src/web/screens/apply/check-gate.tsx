@@ -30,12 +30,13 @@ export function CheckGate({
   const { judged } = standCaseRounds(record, episode, serverNow())
   // Begun again on the right limb, what was found before the wrong one is no look at it: the baseline stays, and it is looked at anew.
   const againMs = Math.max(-Infinity, ...record.runs.flatMap((run) => (run.wrongSide ? [Date.parse(run.wrongSide.at)] : [])))
-  const isAgain = isBaseline && againMs > -Infinity && judged.some((one) => one.round.isBaseline && Date.parse(one.round.at) < againMs)
+  const isAgain =
+    isBaseline && againMs > -Infinity && judged.some((round) => round.round.isBaseline && Date.parse(round.round.at) < againMs)
   const isFirst = isBaseline && !isAgain
   const fromMs = isAgain ? againMs : since
   const found = isFirst
-    ? judged.find((one) => one.round.isBaseline)
-    : judged.findLast((one) => !one.round.isBaseline && Date.parse(one.round.at) >= fromMs)
+    ? judged.find((round) => round.round.isBaseline)
+    : judged.findLast((round) => !round.round.isBaseline && Date.parse(round.round.at) >= fromMs)
   const isChecked = found !== undefined
   useEffect(() => onChecked(isChecked), [isChecked, onChecked])
   if (found) return <StandingPanel open={open} standing={standing} isBedsideOnly />

@@ -50,7 +50,7 @@ export function HandChips({
           words={handWords(handed, body)}
           from={nameAt(record.crew, handed) ?? ''}
           draftKey={`run/${run.id}/hand-over`}
-          others={(record.crew ?? []).map((one) => one.name)}
+          others={(record.crew ?? []).map((member) => member.name)}
           onClose={() => setHanded(null)}
           onTaken={(to) => {
             void writeEvent('hand-over', {

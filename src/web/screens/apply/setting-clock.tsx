@@ -154,7 +154,7 @@ function shownTimer(caseId: string, run: RunRecord, { id }: ClockLine): ShownTim
 }
 
 function minutesOf(run: RunRecord, id: string): number {
-  return run.timers.find((one) => one.id === id)?.minutes ?? 1
+  return run.timers.find((timer) => timer.id === id)?.minutes ?? 1
 }
 
 /** A hold or a wait as a line of the clock. */

@@ -64,7 +64,7 @@ export function StepCard({
     () => bindingOf(open, run, plan, step, live, standing, serverNow()),
     [open, run, plan, step, live, standing],
   )
-  const brought = cautionsBrought(plan.cautions, live).filter((one) => one.level !== 'stop' && one.steps.includes(step.id))
+  const brought = cautionsBrought(plan.cautions, live).filter((caution) => caution.level !== 'stop' && caution.steps.includes(step.id))
   const unmarked = isOpening ? [] : unmarkedStraps(step, strapMarksAt(control.run, step.id))
   const lacksPull = step.pull !== undefined && !control.run.pulls?.some((pull) => pull.stepId === step.id)
   const lacksLook = step.underneath !== undefined && underneathAt(run, step.id) === null

@@ -17,7 +17,7 @@ import { writeEvent } from '../../sync/case-store'
 
 /** What was found where something came off at a step; null while nobody has said. */
 export function underneathAt(run: RunRecord, stepId: string) {
-  return run.underneath?.findLast((one) => one.stepId === stepId) ?? null
+  return run.underneath?.findLast((underneath) => underneath.stepId === stepId) ?? null
 }
 
 /** Skin, pulse, movement and feeling where something came off: kept as soon as all is said, and said again when it was a slip. */

@@ -131,7 +131,7 @@ function opens(step: Step): boolean {
 function useShownTimers(run: RunRecord, step: Step | null, isDriver: boolean, start: (timer: StepTimer) => void): void {
   const due =
     !isDriver || !step ? [] : timersOf(step).filter((one) => one.starts === 'shown' && !run.timers.some((timer) => timer.id === one.id))
-  const key = due.map((one) => one.id).join(' ')
+  const key = due.map((timer) => timer.id).join(' ')
   useEffect(() => {
     due.forEach(start)
     // The key names exactly what is due; the functions change with every render.

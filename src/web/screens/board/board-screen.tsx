@@ -63,7 +63,9 @@ export function BoardScreen() {
   // On a phone the first patient comes before the hours ahead.
   const isNarrow = useNarrow()
   const isDevice = isPairedDevice(person.roles)
-  const hasHere = usePatientsHere(({ patients }) => patients.some((one) => one.personId === person.id && one.isAccountless && !one.gone))
+  const hasHere = usePatientsHere(({ patients }) =>
+    patients.some((patient) => patient.personId === person.id && patient.isAccountless && !patient.gone),
+  )
   const isPagerAway = answer?.pager?.isAnswering === false
   if (filter.view === 'wall') {
     return (

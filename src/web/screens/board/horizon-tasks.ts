@@ -20,18 +20,18 @@ export interface HorizonTask extends DueTask {
 export function horizonTasks(rows: readonly BoardRow[], nowMs: number): readonly HorizonTask[] {
   return rows
     .flatMap((row) =>
-      (row.ahead ?? []).map((one): HorizonTask => ({
-        id: `${row.caseId}/${one.id}`,
-        dueMin: (Date.parse(one.dueAt) - nowMs) / 60_000,
-        graceMin: one.graceMin,
-        takesMin: one.takesMin,
+      (row.ahead ?? []).map((work): HorizonTask => ({
+        id: `${row.caseId}/${work.id}`,
+        dueMin: (Date.parse(work.dueAt) - nowMs) / 60_000,
+        graceMin: work.graceMin,
+        takesMin: work.takesMin,
         level: levelOf(row.level),
         place: row.place,
-        what: one.name,
+        what: work.name,
         tone: row.level === null ? 'note' : toneOf(row.level),
       })),
     )
-    .filter((one) => one.dueMin <= horizonMin)
+    .filter((task) => task.dueMin <= horizonMin)
     .sort((a, b) => a.dueMin - b.dueMin)
 }
 
@@ -48,7 +48,7 @@ export function forecastAdvice(tasks: readonly HorizonTask[]): readonly string[]
   const late = orderWork(tasks.filter(isLate)) as readonly HorizonTask[]
   const [first] = late
   const clears = nursesToClear(tasks, horizonMin, mostPeople)
-  const quiet = late.filter((one) => one.level === 'none' || one.level === 'known').length
+  const quiet = late.filter((task) => task.level === 'none' || task.level === 'known').length
   return [
     ...(first
       ? [

@@ -14,13 +14,14 @@ export function PatientsHere({ rows }: { rows: readonly BoardRow[] }) {
   const { id, roles } = usePerson()
   const all = usePatientsHere(({ patients }) => patients)
   const pending = useOutbox((store) => store.pending)
-  const isUnsent = (one: PatientHere): boolean => pending.some(({ stream }) => stream.id === one.caseId || stream.id === one.episodeId)
+  const isUnsent = (patient: PatientHere): boolean =>
+    pending.some(({ stream }) => stream.id === patient.caseId || stream.id === patient.episodeId)
   const shown = all.filter(
-    (one) =>
-      one.personId === id &&
-      !rows.some(({ caseId }) => caseId === one.caseId) &&
+    (patient) =>
+      patient.personId === id &&
+      !rows.some(({ caseId }) => caseId === patient.caseId) &&
       // What an account began is on the Board as soon as it is sent.
-      (one.isAccountless || isUnsent(one)),
+      (patient.isAccountless || isUnsent(patient)),
   )
   if (shown.length === 0) return null
   return (

@@ -77,7 +77,9 @@ function useFitting(list: React.RefObject<HTMLUListElement | null>, count: numbe
   const measure = useRef(() => {
     const box = list.current
     if (!box) return
-    const cut = [...box.children].findIndex((one) => one instanceof HTMLElement && one.offsetTop + one.offsetHeight > box.clientHeight + 1)
+    const cut = [...box.children].findIndex(
+      (child) => child instanceof HTMLElement && child.offsetTop + child.offsetHeight > box.clientHeight + 1,
+    )
     setFitting(cut < 0 ? box.children.length : cut)
   })
   useLayoutEffect(() => measure.current())

@@ -29,8 +29,8 @@ export function CheckScreen() {
   const standing = useStanding(open)
   const injury = episode.injuries[record.injuryId]
   const { judged } = standCaseRounds(record, episode, serverNow())
-  const latest = judged.findLast((one) => !one.round.isBaseline)
-  const hasBaseline = judged.some((one) => one.round.isBaseline)
+  const latest = judged.findLast((round) => !round.round.isBaseline)
+  const hasBaseline = judged.some((round) => round.round.isBaseline)
   const fit = (
     <>
       <FitTests tests={plan.fit} record={record} onSave={(body) => void writeEvent('fit', body)} />

@@ -16,7 +16,7 @@ export function DecisionGroups({ plan, onOpen }: { plan: Plan; onOpen: (decision
     <section aria-label="Decisions" className="grid gap-x-4 gap-y-5 xl:grid-cols-2">
       {decisionUses.map((use) => {
         const decided = plan.decisions.filter((decision) => purposeOf(decision.id) === use)
-        const pending = plan.pending.filter((one) => purposeOf(one.decision) === use)
+        const pending = plan.pending.filter((task) => purposeOf(task.decision) === use)
         if (decided.length + pending.length === 0) return null
         return (
           <div key={use} className="min-w-0">

@@ -25,13 +25,13 @@ export function SizeStripView({ decision, units }: { decision: Decision; units: 
       <div aria-hidden>
         <Curves strip={strip} from={from} to={to} />
         <div className="relative h-9">
-          {ladderOf(strip.sizes).map((one, index) => (
+          {ladderOf(strip.sizes).map((size, index) => (
             <span
-              key={one.size}
-              className={`absolute top-0 h-4 border ${one.isUsed ? 'border-ink bg-citrus' : one.isInStock ? 'border-soft bg-well' : 'border-dashed border-soft'}`}
+              key={size.size}
+              className={`absolute top-0 h-4 border ${size.isUsed ? 'border-ink bg-citrus' : size.isInStock ? 'border-soft bg-well' : 'border-dashed border-soft'}`}
               style={{
-                left: `${share(one.fromCm)}%`,
-                width: `${share(one.toCm) - share(one.fromCm)}%`,
+                left: `${share(size.fromCm)}%`,
+                width: `${share(size.toCm) - share(size.fromCm)}%`,
                 top: index % 2 === 0 ? 0 : '1.1rem',
               }}
             />

@@ -53,7 +53,7 @@ function entriesOf({ technique, plan, measured, sources }: GuidePage): readonly 
     ...technique.options.flatMap((option) =>
       option.values.map((value) => entry('schools', `${option.id}-${value.id}`, `${option.label}: ${value.label}`, value.why)),
     ),
-    ...measured.map((one) => entry('measure', one.id, one.label, one.landmarks)),
+    ...measured.map((definition) => entry('measure', definition.id, definition.label, definition.landmarks)),
     ...plan.procedure.steps.map((step) => entry('steps', step.id, step.text, `${step.why} ${step.prevents}`)),
     ...plan.fit.map((test) => entry('fit', test.id, test.text, `${test.why} ${test.remedy}`)),
     ...plan.care.map((line, at) => entry('care', String(at), line, '')),

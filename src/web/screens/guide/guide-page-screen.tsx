@@ -96,10 +96,10 @@ export function GuidePageScreen() {
         </Section>
         <Section id="measure">
           <dl className="grid gap-1.5">
-            {measured.map((one) => (
-              <div key={one.id} className="grid gap-x-4 sm:grid-cols-[15rem_1fr]">
-                <dt className="font-semibold">{one.label}</dt>
-                <dd>{one.landmarks}</dd>
+            {measured.map((definition) => (
+              <div key={definition.id} className="grid gap-x-4 sm:grid-cols-[15rem_1fr]">
+                <dt className="font-semibold">{definition.label}</dt>
+                <dd>{definition.landmarks}</dd>
               </div>
             ))}
           </dl>

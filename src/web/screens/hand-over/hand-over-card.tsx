@@ -71,9 +71,9 @@ export function HandOverCard({ line }: { line: HandOverLine }) {
         {line.careful.length > 0 ? <p className="mb-1 font-semibold text-caution">▲ {line.careful.join(', ')}</p> : null}
         <LevelMark level={line.level} {...(line.stands.length === 0 ? { word: line.headline } : {})} />
         <ul className="mt-1 grid gap-1">
-          {line.stands.map((one) => (
-            <li key={one.text} className="leading-snug">
-              {one.text} <span className="text-sm text-soft">since {when(one.sinceAt)}</span>
+          {line.stands.map((stand) => (
+            <li key={stand.text} className="leading-snug">
+              {stand.text} <span className="text-sm text-soft">since {when(stand.sinceAt)}</span>
             </li>
           ))}
         </ul>
@@ -100,9 +100,9 @@ export function HandOverCard({ line }: { line: HandOverLine }) {
           <>
             <h2 className="mt-2 text-sm font-semibold text-soft">Done</h2>
             <ul className="grid gap-0.5 text-sm">
-              {line.done.slice(0, mostDone).map((one) => (
-                <li key={`${one.at} ${one.text}`}>
-                  <span className="numeral">{when(one.at)}</span> {one.text} <span className="text-soft">{one.by}</span>
+              {line.done.slice(0, mostDone).map((act) => (
+                <li key={`${act.at} ${act.text}`}>
+                  <span className="numeral">{when(act.at)}</span> {act.text} <span className="text-soft">{act.by}</span>
                 </li>
               ))}
             </ul>

@@ -40,7 +40,10 @@ export function HandOverScreen() {
             <ChoiceRow
               label="Of which places"
               value={area || everywhere}
-              choices={[{ value: everywhere, label: 'all' }, ...knownAreas(all).map((one) => ({ value: one, label: one }))]}
+              choices={[
+                { value: everywhere, label: 'all' },
+                ...knownAreas(all).map((knownArea) => ({ value: knownArea, label: knownArea })),
+              ]}
               onChange={(value) => setParams(value === everywhere ? {} : { place: value }, { replace: true })}
             />
             <p className="flex flex-wrap gap-2">

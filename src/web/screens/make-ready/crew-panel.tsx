@@ -21,8 +21,8 @@ export function CrewPanel({ record, plan }: { record: CaseRecord; plan: Plan }) 
   const { body } = plan.geometry
   const save = (members: readonly CrewMember[]): void => void writeEvent('crew', { members })
   const add = (who: string): void => {
-    const free = places.find((place) => !crew.some((one) => one.place === place)) ?? 'fetch'
-    if (crew.some((one) => one.name === who)) return setError(`${who} is on the list already: give the second one another name.`)
+    const free = places.find((place) => !crew.some((member) => member.place === place)) ?? 'fetch'
+    if (crew.some((member) => member.name === who)) return setError(`${who} is on the list already: give the second one another name.`)
     if (crew.length >= 12) return setError('Twelve are on the list already: take somebody off first.')
     setError(undefined)
     setName('')
@@ -83,7 +83,7 @@ export function CrewPanel({ record, plan }: { record: CaseRecord; plan: Plan }) 
           error={error}
         />
         <Button type="submit">Add</Button>
-        {crew.some((one) => one.name === person.name) ? null : <Button onClick={() => add(person.name)}>Add me</Button>}
+        {crew.some((member) => member.name === person.name) ? null : <Button onClick={() => add(person.name)}>Add me</Button>}
       </form>
     </section>
   )

@@ -25,7 +25,9 @@ export function MeasureScreen() {
   const { units } = useSettings()
   // Not with what is being typed: the question must not change under the hand.
   const lacks = stillMissing(usePlan(open))
-  const asked = askedReadings(open).map((one) => (lacks.readings.has(one.definition.id) ? { ...one, need: 'required' as const } : one))
+  const asked = askedReadings(open).map((askedReading) =>
+    lacks.readings.has(askedReading.definition.id) ? { ...askedReading, need: 'required' as const } : askedReading,
+  )
   const [picked, setPicked] = useState<string | null>(null)
   const [provisional, setProvisional] = useState<Measurement | null>(null)
   const [chosenSide, setChosenSide] = useState<{ for: string; side: Side } | null>(null)
@@ -48,14 +50,18 @@ export function MeasureScreen() {
   const wantsThird = (place: AskedReading): boolean =>
     plan.problems.some((problem) => problem.code === 'third-reading' && problem.path === `measurements/${place.definition.id}`)
   const next = asked.find(isUnread) ?? asked.find(wantsThird) ?? asked.find(isDoubted)
-  const current = asked.find((one) => one.key === picked) ?? next ?? asked.find((one) => readingsOf(one, readings).length === 0) ?? asked[0]
+  const current =
+    asked.find((reading) => reading.key === picked) ??
+    next ??
+    asked.find((reading) => readingsOf(reading, readings).length === 0) ??
+    asked[0]
   const usual = current ? usualSide(current, injury?.side ?? null, injury?.swelling !== 'none') : null
   const side = current?.fixedSide ?? (chosenSide && chosenSide.for === current?.key && usual ? chosenSide.side : usual)
   const unreadCount = asked.filter(isUnread).length
   const doubtedCount = asked.filter(isDoubted).length
   const figure = lacks.figures[0] ?? null
   const figureInHand = picked === null && !next ? figure : null
-  const isEnough = figure === null && !asked.some((one) => one.need === 'required' && (isUnread(one) || isDoubted(one)))
+  const isEnough = figure === null && !asked.some((reading) => reading.need === 'required' && (isUnread(reading) || isDoubted(reading)))
   const take = (taken: readonly Measurement[]): void => {
     setProvisional(null)
     setPicked(null)
@@ -78,7 +84,7 @@ export function MeasureScreen() {
           off={open.record.appliedAt === null ? plan.geometry.bands.map((band) => band.id) : undefined}
           lit={current ? [current.definition.id, current.definition.id.replace(/-girth$/, '')] : []}
           drawnSide={side ?? undefined}
-          onPick={(id) => setPicked(asked.some((one) => one.key === `${id}-girth`) ? `${id}-girth` : id)}
+          onPick={(id) => setPicked(asked.some((reading) => reading.key === `${id}-girth`) ? `${id}-girth` : id)}
         />
       }
       aside={

@@ -17,7 +17,7 @@ export function FigureList({
 }) {
   const [words, setWords] = useState('')
   const found = protocolFigures.filter((protocolFigure) => matches(protocolFigure, words))
-  const groups = [...new Set(found.map((one) => one.group))]
+  const groups = [...new Set(found.map((figure) => figure.group))]
   return (
     <div className="grid gap-3">
       <TextField
@@ -29,7 +29,7 @@ export function FigureList({
       />
       {groups.length === 0 ? <p className="text-soft">No figure is called that.</p> : null}
       {groups.map((group, index) => {
-        const figures = found.filter((one) => one.group === group)
+        const figures = found.filter((figure) => figure.group === group)
         const set = figures.filter((figure) => form.numbers[figure.key])
         const hasFault = figures.some((figure) => problems.some((each) => each.path === `numbers/${figure.key}`))
         return (

@@ -92,7 +92,7 @@ export function readForm(
       .map((one) => one.trim())
       .filter(Boolean),
   })
-  const twice = form.stops.find((one, index) => form.stops.findIndex((other) => other.name.trim() === one.name.trim()) !== index)
+  const twice = form.stops.find((stop, index) => form.stops.findIndex((other) => other.name.trim() === stop.name.trim()) !== index)
   if (twice) problems.push({ code: 'format', path: 'stopTables', message: `Two tables are called "${twice.name.trim()}": rename one.` })
   const stopTables = Object.fromEntries(
     form.stops.map(({ name, rows }) => [

@@ -22,7 +22,7 @@ export function StopTables({
   onChange: (form: ProtocolForm) => void
 }) {
   const change = (index: number, table: Partial<ProtocolForm['stops'][number]>): void =>
-    onChange({ ...form, stops: form.stops.map((one, at) => (at === index ? { ...one, ...table } : one)) })
+    onChange({ ...form, stops: form.stops.map((stop, at) => (at === index ? { ...stop, ...table } : stop)) })
   const faults = problems.filter((problem) => problem.path.startsWith('stopTables'))
   return (
     <div className="grid gap-4">

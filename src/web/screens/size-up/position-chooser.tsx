@@ -6,7 +6,7 @@ import type { OpenCase } from '../../sync/case-store'
 export function PositionChooser({ open, value, onChoose }: { open: OpenCase; value: string; onChoose: (position: string) => void }) {
   const clinicalCase = toClinicalCase(open.record, open.episode)
   const ranked = rankPositions(clinicalCase, clinicalCase.crew.people)
-  const chosen = ranked.find((one) => one.id === value)
+  const chosen = ranked.find((position) => position.id === value)
   return (
     <details className="self-end rounded-2xl border border-line px-4 open:lg:col-span-3">
       <summary className="min-h-12 content-center py-1 font-semibold">
@@ -18,27 +18,27 @@ export function PositionChooser({ open, value, onChoose }: { open: OpenCase; val
       </summary>
       <div className="flex flex-wrap gap-1.5">
         {ranked
-          .filter((one) => one.refused === null || one.id === value)
-          .map((one) => (
+          .filter((position) => position.refused === null || position.id === value)
+          .map((position) => (
             <button
-              key={one.id}
+              key={position.id}
               type="button"
-              aria-pressed={one.id === value}
-              title={one.why}
-              onClick={() => onChoose(one.id)}
-              className={`min-h-11 rounded-xl border-[1.5px] px-3.5 leading-tight ${one.id === value ? 'border-ink bg-ink font-bold text-paper' : 'border-line bg-sheet'}`}
+              aria-pressed={position.id === value}
+              title={position.why}
+              onClick={() => onChoose(position.id)}
+              className={`min-h-11 rounded-xl border-[1.5px] px-3.5 leading-tight ${position.id === value ? 'border-ink bg-ink font-bold text-paper' : 'border-line bg-sheet'}`}
             >
-              {one.label}
-              {one.isPreferred ? <span className="ml-1.5 text-[0.8rem] font-semibold opacity-80">suggested</span> : null}
+              {position.label}
+              {position.isPreferred ? <span className="ml-1.5 text-[0.8rem] font-semibold opacity-80">suggested</span> : null}
             </button>
           ))}
       </div>
       {chosen ? <p className="mt-1 pb-2 text-sm text-soft">{chosen.why}</p> : null}
       {ranked
-        .filter((one) => one.refused !== null)
-        .map((one) => (
-          <p key={one.id} className="pb-2 text-sm font-semibold text-caution">
-            Not {one.label.toLowerCase()}: {one.refused}
+        .filter((position) => position.refused !== null)
+        .map((position) => (
+          <p key={position.id} className="pb-2 text-sm font-semibold text-caution">
+            Not {position.label.toLowerCase()}: {position.refused}
           </p>
         ))}
     </details>

@@ -29,7 +29,7 @@ export function QuestionGroups({ questions, results, about, onSet, onNotSo }: Pr
     results?.filter((result) => result.consequence === 'stop' || result.consequence === 'device').map((result) => result.question),
   )
   const stateOf = (flag: AskedFlag): ChipState =>
-    questions.so.includes(flag) ? 'so' : questions.notSo.some((one) => one.question === flag) ? 'not' : 'open'
+    questions.so.includes(flag) ? 'so' : questions.notSo.some((answered) => answered.question === flag) ? 'not' : 'open'
   const chips = (flags: readonly AskedFlag[]): React.ReactNode => {
     const left = flags.filter((flag) => stateOf(flag) === 'open')
     return (

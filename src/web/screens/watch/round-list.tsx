@@ -46,7 +46,7 @@ export function RoundList({
 }) {
   const moment = useMoment()
   const wordsOf = ({ at, correctedAt }: CorrectedRound): string => {
-    const own = corrections.find((one) => one.lookAt === at && one.correctedAt === correctedAt)
+    const own = corrections.find((correction) => correction.lookAt === at && correction.correctedAt === correctedAt)
     return own ? `: ${own.text}` : ''
   }
   const open = rounds.filter((round) => round.doneAt === null)

@@ -67,7 +67,7 @@ export function TaskSheet({ open, work, onClose }: { open: OpenCase; work: OwedW
 function wordsRead({ record }: OpenCase, form: TaskForm, freshFromMs: number): Readonly<Record<string, string>> {
   const asked = new Set(form.flatMap((ask) => (ask.kind === 'reading' ? [ask.id] : [])))
   const fresh = record.measurements.filter((measurement) => asked.has(measurement.id) && Date.parse(measurement.at ?? '') >= freshFromMs)
-  return Object.fromEntries(fresh.map((one) => [one.id, String(one.value)]))
+  return Object.fromEntries(fresh.map((reading) => [reading.id, String(reading.value)]))
 }
 
 function AskField({

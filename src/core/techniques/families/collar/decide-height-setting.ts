@@ -63,16 +63,16 @@ export function decideCollarSetting(draft: PlanDraft, neck: Estimate, withTilt: 
     working: [
       workingOf(neck),
       { label: 'Doubt of the reading', value: neck.sd, unit: 'cm', from: 'computed' },
-      { label: 'Settings there are', value: choice.all.map((one) => one.settingCm), unit: 'cm', from: 'default' },
+      { label: 'Settings there are', value: choice.all.map((setting) => setting.settingCm), unit: 'cm', from: 'default' },
     ],
     strip: stripOf(neck, choice, used, settings),
     alternatives: choice.all
-      .filter((one) => one !== used)
-      .map((one) => ({
-        value: one.settingCm,
-        display: `${one.settingCm} cm`,
-        odds: one.odds,
-        why: `Odds ${(100 * one.odds).toFixed(0)} %${one.isInStock ? '' : ', out of stock'}.`,
+      .filter((setting) => setting !== used)
+      .map((setting) => ({
+        value: setting.settingCm,
+        display: `${setting.settingCm} cm`,
+        odds: setting.odds,
+        why: `Odds ${(100 * setting.odds).toFixed(0)} %${setting.isInStock ? '' : ', out of stock'}.`,
       })),
   })
   layOut(draft, 'collar', 'extrication collar', `set to ${settingCm} cm`)
@@ -119,18 +119,20 @@ function stripOf(
     meanCm: neck.value,
     readingSdCm: neck.sd,
     allowanceSdCm: 0,
-    sizes: choice.all.map((one, index) => {
+    sizes: choice.all.map((setting, index) => {
       const below = choice.all[index - 1]?.settingCm
       const above = choice.all[index + 1]?.settingCm
-      const half = ((above ?? one.settingCm + 1) - one.settingCm) / 2
+      const half = ((above ?? setting.settingCm + 1) - setting.settingCm) / 2
       return {
-        size: `${one.settingCm} cm`,
-        fromCm: below === undefined ? one.settingCm - half : (below + one.settingCm) / 2,
+        size: `${setting.settingCm} cm`,
+        fromCm: below === undefined ? setting.settingCm - half : (below + setting.settingCm) / 2,
         toCm:
-          above === undefined ? one.settingCm + (below === undefined ? half : (one.settingCm - below) / 2) : (above + one.settingCm) / 2,
-        odds: one.odds,
-        isInStock: one.isInStock,
-        isUsed: one === used,
+          above === undefined
+            ? setting.settingCm + (below === undefined ? half : (setting.settingCm - below) / 2)
+            : (above + setting.settingCm) / 2,
+        odds: setting.odds,
+        isInStock: setting.isInStock,
+        isUsed: setting === used,
       }
     }),
     isSettledByRemeasuring: choice.best.odds < betweenOdds && (halved?.best.odds ?? 0) > settledOdds,

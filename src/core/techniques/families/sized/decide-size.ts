@@ -108,10 +108,10 @@ function stripOf(estimate: Estimate, dimension: SizedDimension, choice: SizeChoi
     readingSdCm: dimension.sd,
     allowanceSdCm: 0.5 * dimension.allowance,
     sizes: choice.all
-      .flatMap((one) => {
-        const range = one.item.fits?.[dimension.id]
+      .flatMap((size) => {
+        const range = size.item.fits?.[dimension.id]
         if (!range) return []
-        return [{ size: one.size, fromCm: range[0], toCm: range[1], odds: one.odds, isInStock: one.isInStock, isUsed: one === used }]
+        return [{ size: size.size, fromCm: range[0], toCm: range[1], odds: size.odds, isInStock: size.isInStock, isUsed: size === used }]
       })
       .sort((a, b) => a.fromCm - b.fromCm || a.toCm - b.toCm),
     isSettledByRemeasuring: choice.best.odds < betweenOdds && choice.oddsAfterRemeasuring > settledOdds,
@@ -125,12 +125,12 @@ export function layOut(draft: PlanDraft, id: string, item: string, note: string)
 
 function alternativesOf(choice: SizeChoice, used: SizeOdds): readonly Alternative[] {
   return choice.all
-    .filter((one) => one !== used)
-    .map((one) => ({
-      value: one.size,
-      display: one.size,
-      odds: one.odds,
-      why: `${percent(one.odds)} of being in its range${one.isInStock ? '' : ', out of stock'}.`,
+    .filter((size) => size !== used)
+    .map((size) => ({
+      value: size.size,
+      display: size.size,
+      odds: size.odds,
+      why: `${percent(size.odds)} of being in its range${size.isInStock ? '' : ', out of stock'}.`,
     }))
 }
 

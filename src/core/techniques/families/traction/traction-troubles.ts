@@ -64,8 +64,8 @@ export function tractionTroubles({ release, grip, hasCord, hasWeights }: Tractio
         'Pain block, call the senior.',
       ],
     },
-    ...wholePatient('Hands keep the pull, along the leg; nobody lets go to hold the patient down.').map((one) =>
-      one.id === 'breathless' ? breathless(['Head end up, spine in line; the pull stays on by hand.']) : one,
+    ...wholePatient('Hands keep the pull, along the leg; nobody lets go to hold the patient down.').map((trouble) =>
+      trouble.id === 'breathless' ? breathless(['Head end up, spine in line; the pull stays on by hand.']) : trouble,
     ),
     shortOfMaterial('Hands keep the pull; splint to the other leg if nothing comes.'),
     wantsToStop,

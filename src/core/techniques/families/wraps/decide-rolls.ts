@@ -96,7 +96,7 @@ function paddingCovers(rolls: number): OverruleRange {
 function pickRolls(draft: PlanDraft, request: Omit<RollRequest, 'note' | 'working'>): RollChoice | null {
   const wrap = readDefaults(wrapDefaults, draft.ctx.protocol)
   const stocked = stockedRolls(draft, request)
-  const all = stocked.flatMap((one) => one.widthCm ?? [])
+  const all = stocked.flatMap((item) => item.widthCm ?? [])
   const picked = (zone: RollZone): number | null => {
     if (!zone.pick) return null
     const [least, greatest] = zone.widthsCm

@@ -54,8 +54,8 @@ export function DrillBed({
       ) : null}
       {pressing.length > 0 ? (
         <Notice tone={standing.level === 'urgent' || standing.level === 'stop' ? 'stop' : 'caution'} lead={standing.headline}>
-          {pressing.slice(0, 3).map((one) => (
-            <p key={one.id}>{one.text}</p>
+          {pressing.slice(0, 3).map((item) => (
+            <p key={item.id}>{item.text}</p>
           ))}
           {standing.actions.slice(0, 4).map((action) => (
             <p key={action.id} className="font-semibold">

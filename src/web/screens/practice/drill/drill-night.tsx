@@ -95,16 +95,16 @@ export function DrillNight({ control }: { control: DrillControl }) {
 /** What rang, who came, and what checks found, lately. */
 function Messages({ state }: { state: DrillState }) {
   const lately = state.log.filter(
-    (one) => (one.kind === 'rings' || one.kind === 'senior' || one.kind === 'check') && state.atMin - one.atMin <= shownForMin,
+    (entry) => (entry.kind === 'rings' || entry.kind === 'senior' || entry.kind === 'check') && state.atMin - entry.atMin <= shownForMin,
   )
   return (
     <div role="log" aria-label="Calls" className="grid gap-1">
       {lately
         .slice(-mostShown)
         .reverse()
-        .map((one) => (
-          <p key={`${one.bed} ${one.atMin} ${one.kind}`} className="rounded-xl border border-line bg-sheet px-4 py-2">
-            <span className="numeral text-soft">{clockOf(state, one.atMin)}</span> <strong>Bed {one.bed}.</strong> {one.text}
+        .map((entry) => (
+          <p key={`${entry.bed} ${entry.atMin} ${entry.kind}`} className="rounded-xl border border-line bg-sheet px-4 py-2">
+            <span className="numeral text-soft">{clockOf(state, entry.atMin)}</span> <strong>Bed {entry.bed}.</strong> {entry.text}
           </p>
         ))}
     </div>

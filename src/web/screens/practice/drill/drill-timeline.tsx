@@ -38,7 +38,7 @@ export function DrillTimeline({ state, bed }: { state: DrillState; bed: Bed }) {
   const endMin = state.night.hours * 60
   const x = (atMin: number): number => left + ((width - left - 4) * atMin) / endMin
   const y = (kPa: number): number => chartHeight - (chartHeight - 14) * (Math.min(mostKPa, kPa) / mostKPa)
-  const entries = state.log.filter((one) => one.bed === bed.body.bed && marks[one.kind])
+  const entries = state.log.filter((entry) => entry.bed === bed.body.bed && marks[entry.kind])
   const verdicts = standBed(state.night, bed.body, bed.record).verdicts.map((verdict) => ({
     atMin: verdict.atMin - Math.floor(msOf(state.night, 0) / 60_000),
     level: verdict.level,
