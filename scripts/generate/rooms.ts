@@ -2,10 +2,12 @@ import { readdirSync, readFileSync, statSync } from 'node:fs'
 import { dirname, join, relative } from 'node:path'
 import { fileURLToPath } from 'node:url'
 
-const src = fileURLToPath(new URL('../../src/', import.meta.url))
+/** Where the sources are. */
+export const src = fileURLToPath(new URL('../../src/', import.meta.url))
 const houses = ['core', 'contract', 'ward', 'server', 'web', 'cli', 'standins'] as const
 
-function filesBelow(folder: string): readonly string[] {
+/** The TypeScript files in a folder and all below it. */
+export function filesBelow(folder: string): readonly string[] {
   return readdirSync(folder).flatMap((name) => {
     const path = join(folder, name)
     return statSync(path).isDirectory() ? filesBelow(path) : /\.tsx?$/.test(name) ? [path] : []
@@ -18,7 +20,8 @@ function roomOf(file: string): string {
   return room.includes('.') || !room ? `${house}/(door)` : `${house}/${room}`
 }
 
-function importsOf(file: string): readonly string[] {
+/** The modules of ours that a file imports, as paths without their ending. */
+export function importsOf(file: string): readonly string[] {
   return [...readFileSync(file, 'utf8').matchAll(/(?:from|import\()\s*'([^']+)'/g)].flatMap(([, module = '']) => {
     if (module.startsWith('#')) return [join(src, module.slice(1))]
     return module.startsWith('.') ? [join(dirname(file), module)] : []
