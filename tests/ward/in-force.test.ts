@@ -140,6 +140,7 @@ describe('a difference of substance', () => {
   it('on a device that is on is read aloud, done and checked', () => {
     const steps = adjustmentPlan(accepted, swollen, waitingChange(accepted, swollen)!).procedure.steps
     expect([steps[0]?.id, steps.at(-1)?.id]).to.deep.equal(['say-change', 'after-check'])
+    expect(steps[0]).to.deep.include({ minutes: [1, 1, 2], holds: null, after: [] })
     const wider = {
       ...accepted,
       decisions: accepted.decisions.map((decision) =>

@@ -19,6 +19,8 @@ describe('names of steps', () => {
   it('says numbered steps by their number, and what nobody named by the words of its id', () => {
     expect(stepName({ id: 'roll-3' })).to.equal('roll 3')
     expect(stepName({ id: 'never-heard-of' })).to.equal('never heard of')
+    expect(stepName({ id: 'off-2' })).to.equal('take it off, 2')
+    expect(stepName({ id: 'open-1' })).to.equal('open it, 1')
     expect(stepName({ id: 'free-locks' })).to.equal('chin part and locks')
   })
 })

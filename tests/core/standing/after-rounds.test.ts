@@ -53,6 +53,14 @@ describe('a finding stands until it is ended', () => {
     expect(after[3]?.standing).to.deep.equal([])
   })
 
+  it('one that went and comes back stands since it came back; what is left of it, since it came', () => {
+    const back = judge([legRound(0), legRound(15, { pulse: 'absent' }), legRound(30), legRound(45), legRound(90, { pulse: 'absent' })])
+    expect(stand(back.at(-1))).to.deep.equal(['leg-left/pulse urgent open 90'])
+    const told = [{ atMin: 1, to: 'Otto Marlowe-Pike' }]
+    const left = judge([legRound(0, weakToe), legRound(15, stillToe), legRound(30, weakToe), legRound(45, weakToe)], { told })
+    expect(stand(left.at(-1))).to.deep.equal(['leg-left/movement/deep-peroneal known open 0'])
+  })
+
   it('a second quiet round that comes later than half an hour, or in the same minute, counts as the first', () => {
     const late = judge([legRound(0), legRound(15, { pulse: 'absent' }), legRound(30), legRound(61), legRound(91)])
     expect(levels(late)).to.deep.equal(['none', 'urgent', 'review', 'review', 'none'])
