@@ -1,13 +1,12 @@
 import type { Transaction } from 'sequelize'
-import { foldCase } from '#contract/events/fold'
 import type { BodyOf, EventKindId } from '#contract/events/index'
 import type { CaseRecord } from '#contract/records/case'
 import type { EpisodeRecord } from '#contract/records/episode'
 import type { StoredEvent } from '#contract/event'
 import type { BoardRow } from '#contract/api/board'
 import type { Snapshot } from '../repositories/streams'
-import { boardRowOf } from './board-row'
 import { ownEvent, appendNext } from './chain-event'
+import { keepCaseEvent } from './keep-case-event'
 import type { AppendDeps } from './writing'
 
 /** A case with its line, locked together with its stay. */
@@ -39,8 +38,5 @@ export async function writeForCase<Kind extends EventKindId>(
 ): Promise<{ readonly event: StoredEvent; readonly record: CaseRecord }> {
   const own = ownEvent({ type: 'case', id: locked.record.id }, kind, body, by)
   const { event, head } = await appendNext(deps.events, { ...own, at: by.at }, locked, transaction)
-  const record = foldCase(locked.record, locked.record.id, event)
-  const board = boardRowOf(record, episode, locked.board.live ?? null, deps.clock())
-  await deps.streams.saveCase(record, head, board, new Date(event.receivedAt), transaction)
-  return { event, record }
+  return { event, record: await keepCaseEvent(deps, locked, episode, { event, head }, transaction) }
 }

@@ -1,16 +1,15 @@
 import type { Transaction } from 'sequelize'
 import type { CaseOpenedBody } from '#contract/events/case/case-opened'
 import { findEventKind } from '#contract/events/index'
-import { foldCase } from '#contract/events/fold'
 import type { StoredEvent } from '#contract/event'
 import type { EpisodeRecord } from '#contract/records/episode'
 import { ApiError } from '../ground/api-error'
 import { checkCaseClaim } from '../kinds/check-case-claim'
 import { findCaseRules } from '../kinds/find-rules'
 import type { Kept } from '../kinds/rules'
-import { boardRowOf } from '../ledger/board-row'
 import { awaitCountersign } from '../ledger/countersigning'
 import { checkHead, appendToChain } from '../ledger/chain-event'
+import { keepCaseEvent } from '../ledger/keep-case-event'
 import { MovedOn, type AppendDeps, type Writing } from '../ledger/writing'
 import { headOf, type Snapshot } from '../repositories/streams'
 
@@ -34,9 +33,7 @@ export async function writeCaseEvent(deps: AppendDeps, writing: Writing, transac
     ...(isBeforeRemoval ? { mark: writing.time.mark ?? 'late' } : {}),
   })
   await awaitCountersign(deps, event, actor, episode.record.id, transaction)
-  const record = foldCase(before?.record ?? null, id, event)
-  const board = boardRowOf(record, episode.record, before?.board.live ?? null, deps.clock())
-  await deps.streams.saveCase(record, head, board, new Date(event.receivedAt), transaction)
+  const record = await keepCaseEvent(deps, before, episode.record, { event, head }, transaction)
   const kept = { actor, event: event as Kept<object>, before: before?.record ?? null, record, episode: episode.record }
   await rules?.after?.(deps, kept, transaction)
   return event

@@ -44,6 +44,14 @@ describe('one look at one item', () => {
       }
   })
 
+  it('of the skin under a shell or collar is urgent where it is broken, a warning where it stays red', () => {
+    const skin = (value: string) => lookAtBlock('spine', { 'skin/sacrum': value }, never, adult)[0]
+    expect(skin('intact')).to.deep.include({ severity: 0, level: 'none', code: 'intact' })
+    expect(skin('reddens-and-blanches')).to.deep.include({ level: 'none' })
+    expect(skin('red-not-blanching')).to.deep.include({ level: 'warn' })
+    expect(skin('broken')).to.deep.include({ level: 'urgent', code: 'skin-broken', text: 'Skin broken under the device: sacrum' })
+  })
+
   it('that could not be made is no known finding, and says why', () => {
     expect(cannotLook('leg-left', 'pulse', 'under the cast', 'Pulse')).to.deep.equal({
       part: 'leg-left',

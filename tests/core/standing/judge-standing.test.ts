@@ -181,6 +181,22 @@ describe('what to do about it', () => {
     )
   })
 
+  it('is answered by whoever came to the bedside, the first of them, before whoever was first on the line', () => {
+    const alarm = [legRound(0), legRound(15, { skin: 'broken' })]
+    const call = (to: string, atMin: number, how: 'telephone' | 'bedside') => ({
+      to,
+      isReached: true,
+      how,
+      said: '',
+      atMs: atMin * minuteMs,
+      by: 'Ada',
+    })
+    const calls = [call('Sorrel Vane', 16, 'telephone'), call('Otto Reed', 18, 'bedside'), call('Maren Hull', 19, 'bedside')]
+    const answeredBy = (made: typeof calls) => judge(alarm, { calls: made }).actions.find(({ id }) => id === 'call-senior')?.response?.by
+    expect(answeredBy(calls)).to.equal('Otto Reed')
+    expect(answeredBy(calls.slice(0, 1))).to.equal('Sorrel Vane')
+  })
+
   it('begins anew when what was known gets worse: the call of the first look answers nothing', () => {
     const call = { to: 'Sorrel Vane', isReached: true, how: 'telephone' as const, said: '', atMs: 1 * minuteMs, by: 'Ada' }
     const rounds = [
@@ -257,6 +273,11 @@ describe('what ends a finding, in words', () => {
     expect(endsAt([...lost, legRound(30)], 31)).to.equal('One more complete quiet round within 30 minutes of the last.')
     // Only one limb looked at: not a complete round yet.
     expect(endsAt([...lost, legRound(30), legRound(61)], 62)).to.equal('One more complete quiet round within 30 minutes of the last.')
+  })
+
+  it('stands beside what raised it and what was found since', () => {
+    const [item] = judge([...lost, legRound(30)], {}, 31).items
+    expect(item?.text).to.equal('Left leg: no pulse felt; last look: pulse felt')
   })
 
   it('is asked of nobody who cannot answer: what is to be done does not wait for a word', () => {
