@@ -83,6 +83,7 @@ export default defineConfig({
       },
     },
     { files: ['src/server/**'], rules: { 'own/no-untyped-query': 'error', 'own/no-sync': 'error' } },
+    { files: ['src/contract/events/**'], rules: { 'own/declared-fold': 'error' } },
     {
       files: ['src/web/**'],
       plugins: ['typescript', 'oxc', 'react'],

@@ -9,9 +9,9 @@ const folder = join(root, 'dist/web')
 const screens = {
   Board: { parts: ['screens/board/board-screen.tsx'], limitKb: 170 },
   'My round': { parts: ['screens/my-round/my-round-screen.tsx'] },
-  'Measure of a case': { parts: ['case/case-frame.tsx', 'screens/measure/measure-screen.tsx'] },
-  'Apply of a case': { parts: ['case/case-frame.tsx', 'screens/apply/apply-screen.tsx'] },
-  'Watch of a case': { parts: ['case/case-frame.tsx', 'screens/watch/watch-screen.tsx'] },
+  'Measure of a case': { parts: ['case/frame/case-frame.tsx', 'screens/measure/measure-screen.tsx'] },
+  'Apply of a case': { parts: ['case/frame/case-frame.tsx', 'screens/apply/apply-screen.tsx'] },
+  'Watch of a case': { parts: ['case/frame/case-frame.tsx', 'screens/watch/watch-screen.tsx'] },
 }
 
 /** The weight of each screen's first load, kB gzipped, with its limit where it has one; and of all that is fetched late. */

@@ -59,7 +59,7 @@ export function doorWords(room: string, { files, importers }: Door): string {
   return `Door: ${words}.\n\nImported by: ${listed(importers)}.\n`
 }
 
-const begin = '<!-- door: made by npm run rooms -->\n'
+const begin = '<!-- door: made by npm run rooms -->\n\n'
 const end = '<!-- /door -->\n'
 
 /** A page with the door of today in it. */

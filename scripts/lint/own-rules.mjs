@@ -34,6 +34,13 @@ export default {
         context.report({ node, message: 'Raw queries must pass their type: this Sequelize throws with the MariaDB connector otherwise.' })
       },
     })),
+    /** A record that is spread takes any field: only a declared result finds one that no record has. */
+    'declared-fold': problem((context) => ({
+      Property(node) {
+        if (!['fold', 'open'].includes(node.key?.name) || node.value.type !== 'ArrowFunctionExpression' || node.value.returnType) return
+        context.report({ node, message: 'A fold declares the record that it returns: a field that no record has would compile otherwise.' })
+      },
+    })),
     'no-sync': problem((context) => ({
       CallExpression(node) {
         if (nameOf(node.callee) === 'sync') context.report({ node, message: 'The schema changes by migrations only.' })

@@ -1,3 +1,4 @@
+import type { CaseRecord } from '../../records/case'
 import { caseKind } from '../kind'
 
 export const deviceChanges = ['trimmed', 're-seated', 'opened', 'tightened', 'transferred', 'theatre'] as const
@@ -13,6 +14,6 @@ export const afterChange = caseKind<AfterChangeBody>({
   nature: 'additive',
   right: 'add',
   bearsOnPlan: true,
-  fold: (record, { at, actorName: by, body }) => ({ ...record, changes: [...(record.changes ?? []), { ...body, at, by }] }),
+  fold: (record, { at, actorName: by, body }): CaseRecord => ({ ...record, changes: [...(record.changes ?? []), { ...body, at, by }] }),
   example: { what: 'trimmed' },
 })

@@ -1,3 +1,4 @@
+import type { CaseRecord } from '../../records/case'
 import type { AngleBody } from '../../records/run'
 import { exampleRunId } from '../example-ids'
 import { byTime, changeRun, recordedIn } from '../in-run'
@@ -7,7 +8,7 @@ import { caseKind } from '../kind'
 export const angle = caseKind<AngleBody>({
   nature: 'additive',
   right: 'add',
-  fold: (record, event) =>
+  fold: (record, event): CaseRecord =>
     changeRun(record, event.body.runId, (run) => ({ ...run, angles: byTime([...(run.angles ?? []), recordedIn(event)]) })),
   example: { runId: exampleRunId, stepId: 'mould', angleId: 'ankle', deg: 88.5, tool: 'digital-goniometer' },
 })

@@ -1,3 +1,4 @@
+import type { CaseRecord } from '../../records/case'
 import type { PullBody } from '../../records/run'
 import { exampleRunId } from '../example-ids'
 import { byTime, changeRun, recordedIn } from '../in-run'
@@ -7,7 +8,7 @@ import { caseKind } from '../kind'
 export const pull = caseKind<PullBody>({
   nature: 'additive',
   right: 'add',
-  fold: (record, event) =>
+  fold: (record, event): CaseRecord =>
     changeRun(record, event.body.runId, (run) => ({ ...run, pulls: byTime([...(run.pulls ?? []), recordedIn(event)]) })),
   example: { runId: exampleRunId, stepId: 'pull', kg: 5.9, painBefore: 8, painAfter: 3, isEqualLength: true, tool: 'scale' },
 })

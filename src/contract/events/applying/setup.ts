@@ -1,3 +1,4 @@
+import type { CaseRecord } from '../../records/case'
 import { defaultSetup, type CaseSetup } from '../../records/case'
 import { caseKind } from '../kind'
 
@@ -6,6 +7,6 @@ export const setup = caseKind<CaseSetup>({
   nature: 'replacing',
   right: 'add',
   bearsOnPlan: true,
-  fold: (record, { body }) => ({ ...record, setup: body }),
+  fold: (record, { body }): CaseRecord => ({ ...record, setup: body }),
   example: { ...defaultSetup, packSetMin: 6, wearDays: 10 },
 })

@@ -1,3 +1,4 @@
+import type { CaseRecord } from '../../records/case'
 import type { RunRecord } from '../../records/run'
 import { exampleId } from '../example-ids'
 import { caseKind } from '../kind'
@@ -28,7 +29,7 @@ export const troubleEnded = caseKind<TroubleEndedBody>({
   nature: 'additive',
   right: 'add',
   mayFollowRemoval: true,
-  fold: (record, { at, actorName: by, body }) => ({
+  fold: (record, { at, actorName: by, body }): CaseRecord => ({
     ...record,
     runs: body.isSlip ? record.runs.map((run) => withClocksOf(run, body.troubleEvent)) : record.runs,
     troubles: (record.troubles ?? []).map((trouble) =>

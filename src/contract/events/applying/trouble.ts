@@ -1,3 +1,4 @@
+import type { CaseRecord } from '../../records/case'
 import type { TroubleBody } from '../../records/run'
 import { exampleRunId } from '../example-ids'
 import { changeRun, recordedIn } from '../in-run'
@@ -8,7 +9,7 @@ export const trouble = caseKind<TroubleBody>({
   nature: 'additive',
   right: 'add',
   isUrgent: true,
-  fold: (record, event) => {
+  fold: (record, event): CaseRecord => {
     const trouble = { ...recordedIn(event), id: event.id }
     const noted = { ...record, troubles: [...(record.troubles ?? []), trouble] }
     const { runId } = event.body

@@ -1,3 +1,4 @@
+import type { CaseRecord } from '../../records/case'
 import type { UnderneathBody } from '../../records/underneath'
 import { exampleRunId } from '../example-ids'
 import { byTime, changeRun, recordedIn } from '../in-run'
@@ -7,7 +8,7 @@ import { caseKind } from '../kind'
 export const underneath = caseKind<UnderneathBody>({
   nature: 'additive',
   right: 'add',
-  fold: (record, event) =>
+  fold: (record, event): CaseRecord =>
     changeRun(record, event.body.runId, (run) => ({ ...run, underneath: byTime([...(run.underneath ?? []), recordedIn(event)]) })),
   example: { runId: exampleRunId, stepId: 'under-old', skin: 'intact', pulse: 'felt', moves: 'as-before' },
 })

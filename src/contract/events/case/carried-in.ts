@@ -1,3 +1,4 @@
+import type { CaseRecord } from '../../records/case'
 import type { Measurement } from '#core/model/clinical-case'
 import { exampleId } from '../example-ids'
 import { caseKind } from '../kind'
@@ -21,7 +22,7 @@ export const carriedIn = caseKind<CarriedInBody>({
   isOfOthers: () => true,
   bearsOnPlan: true,
   asSent: ({ fromCase, readings }) => ({ fromCase, keys: readings.map((reading) => reading.key) }),
-  fold: (record, { body }) => {
+  fold: (record, { body }): CaseRecord => {
     const here = new Set(record.measurements.map((measurement) => measurement.key))
     return { ...record, measurements: [...record.measurements, ...body.readings.filter((reading) => !here.has(reading.key))] }
   },

@@ -1,3 +1,4 @@
+import type { CaseRecord } from '../../records/case'
 import type { Protocol } from '#core/quantities/defaults'
 import { defaultSetup } from '../../records/case'
 import { exampleEpisodeId, exampleInjuryId } from '../example-ids'
@@ -23,7 +24,7 @@ export const caseOpened = caseKind<CaseOpenedBody>({
   isOfOthers: ({ replaces, with: others = [] }) => replaces !== undefined || others.length > 0,
   isCompletedByServer: true,
   asSent: ({ oldTechnique: _, protocol: __, ...sent }) => sent,
-  open: (streamId, { at, body }) => ({
+  open: (streamId, { at, body }): CaseRecord => ({
     id: streamId,
     ...body,
     openedAt: at,

@@ -1,3 +1,4 @@
+import type { CaseRecord } from '../../records/case'
 import type { EndingBody } from '../../records/ending'
 import { caseKind } from '../kind'
 
@@ -6,7 +7,7 @@ export const ended = caseKind<EndingBody>({
   nature: 'replacing',
   right: 'decide',
   mayFollowRemoval: true,
-  fold: (record, { at, actorName: by, body }) => ({ ...record, ended: { ...body, at, by } }),
+  fold: (record, { at, actorName: by, body }): CaseRecord => ({ ...record, ended: { ...body, at, by } }),
   example: {
     how: 'home',
     note: 'Fracture clinic on Monday',

@@ -1,3 +1,4 @@
+import type { CaseRecord } from '../../records/case'
 import type { Measurement } from '#core/model/clinical-case'
 import { exampleId } from '../example-ids'
 import { caseKind } from '../kind'
@@ -21,7 +22,7 @@ export const movedIn = caseKind<MovedInBody>({
   isCompletedByServer: true,
   asSent: ({ measurement: _, ...sent }) => sent,
   bearsOnPlan: true,
-  fold: (record, { id, body: { measurement } }) =>
+  fold: (record, { id, body: { measurement } }): CaseRecord =>
     measurement ? { ...record, measurements: [...record.measurements, { ...measurement, key: id }] } : record,
   example: { key: exampleId, fromCase: exampleId, reason: 'typed into the wrong case' },
 })

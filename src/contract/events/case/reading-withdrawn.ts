@@ -1,3 +1,4 @@
+import type { CaseRecord } from '../../records/case'
 import { exampleId } from '../example-ids'
 import { caseKind } from '../kind'
 import { withoutReading } from '../without-reading'
@@ -13,6 +14,6 @@ export const readingWithdrawn = caseKind<ReadingWithdrawnBody>({
   mayFollowEnd: true,
   mayFollowRemoval: true,
   bearsOnPlan: true,
-  fold: (record, { body }) => withoutReading(record, body.key),
+  fold: (record, { body }): CaseRecord => withoutReading(record, body.key),
   example: { key: exampleId },
 })

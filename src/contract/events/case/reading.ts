@@ -1,3 +1,4 @@
+import type { CaseRecord } from '../../records/case'
 import type { Measurement } from '#core/model/clinical-case'
 import { spoken } from '#core/model/vocabulary'
 import { caseKind } from '../kind'
@@ -11,7 +12,7 @@ export const reading = caseKind<ReadingBody>({
   bearsOnPlan: true,
   words: ({ id, side, value, unit, tool }) =>
     `${spoken(id)}${side ? `, ${side}` : ''}: ${typeof value === 'string' ? spoken(value) : value}${unit && typeof value === 'number' ? ` ${unit}` : ''}${tool ? ` by ${spoken(tool)}` : ''}`,
-  fold: (record, { id, at, actorName: by, body }) => ({
+  fold: (record, { id, at, actorName: by, body }): CaseRecord => ({
     ...record,
     measurements: [...record.measurements, { ...body, key: id, at, by }],
   }),

@@ -1,3 +1,4 @@
+import type { CaseRecord } from '../../records/case'
 import type { MovesUnder, SkinUnder } from '../../records/underneath'
 import { caseKind } from '../kind'
 
@@ -14,7 +15,7 @@ export interface RemovedBody {
 export const removed = caseKind<RemovedBody>({
   nature: 'replacing',
   right: 'decide',
-  fold: (record, { at, body: { skin, moves, replacedBy } }) => ({
+  fold: (record, { at, body: { skin, moves, replacedBy } }): CaseRecord => ({
     ...record,
     removedAt: at,
     ...(skin && moves ? { afterOff: { skin, moves } } : {}),

@@ -1,3 +1,4 @@
+import type { CaseRecord } from '../../records/case'
 import { caseKind } from '../kind'
 
 export interface ReopenedBody {
@@ -10,7 +11,7 @@ export const reopened = caseKind<ReopenedBody>({
   right: 'decide',
   mayFollowEnd: true,
   mayFollowRemoval: true,
-  fold: (record, { at, actorName: by, body }) => {
+  fold: (record, { at, actorName: by, body }): CaseRecord => {
     const { ended, ...rest } = record
     return ended ? { ...rest, endings: [...(record.endings ?? []), { ...ended, undone: { at, by, reason: body.reason } }] } : record
   },

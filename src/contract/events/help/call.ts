@@ -1,3 +1,4 @@
+import type { CaseRecord } from '../../records/case'
 import type { CallEntry } from '#core/model/response'
 import { caseKind } from '../kind'
 
@@ -7,6 +8,6 @@ export const call = caseKind<CallEntry>({
   right: 'add',
   mayFollowEnd: true,
   mayFollowRemoval: true,
-  fold: (record, { at, actorName: by, body }) => ({ ...record, calls: [...(record.calls ?? []), { ...body, at, by }] }),
+  fold: (record, { at, actorName: by, body }): CaseRecord => ({ ...record, calls: [...(record.calls ?? []), { ...body, at, by }] }),
   example: { to: 'Sorrel Vane, orthopaedic registrar', isReached: true, how: 'telephone', said: 'Coming; split it down to the skin now.' },
 })

@@ -1,3 +1,4 @@
+import type { CaseRecord } from '../../records/case'
 import type { IncidentBody } from '../../records/incident'
 import { caseKind } from '../kind'
 
@@ -7,6 +8,6 @@ export const incident = caseKind<IncidentBody>({
   right: 'add',
   mayFollowEnd: true,
   mayFollowRemoval: true,
-  fold: (record, { at, actorName: by, body }) => ({ ...record, incidents: [...(record.incidents ?? []), { ...body, at, by }] }),
+  fold: (record, { at, actorName: by, body }): CaseRecord => ({ ...record, incidents: [...(record.incidents ?? []), { ...body, at, by }] }),
   example: { what: 'Buckle of the second strap broke under pull; strap replaced', harm: 'none', lot: 'PT-0426' },
 })

@@ -1,3 +1,4 @@
+import type { CaseRecord } from '../../records/case'
 import { caseKind } from '../kind'
 
 /** Somebody pressed *Call*: the chain is paged at once, and pressed again the next in it. */
@@ -5,7 +6,7 @@ export const pageAsked = caseKind<Readonly<Record<string, never>>>({
   nature: 'additive',
   right: 'add',
   mayFollowRemoval: true,
-  fold: (record, { at, actorName: by }) => ({
+  fold: (record, { at, actorName: by }): CaseRecord => ({
     ...record,
     pageAsks: [...(record.pageAsks ?? []), { at, by, pages: record.pages?.length ?? 0 }],
   }),

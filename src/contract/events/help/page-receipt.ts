@@ -1,3 +1,4 @@
+import type { CaseRecord } from '../../records/case'
 import type { ReceiptBody } from '../../records/page'
 import { exampleId } from '../example-ids'
 import { caseKind } from '../kind'
@@ -6,7 +7,7 @@ import { caseKind } from '../kind'
 export const pageReceipt = caseKind<ReceiptBody>({
   nature: 'additive',
   right: 'server',
-  fold: (record, { at, body: { pageId, what, who } }) => ({
+  fold: (record, { at, body: { pageId, what, who } }): CaseRecord => ({
     ...record,
     pages: (record.pages ?? []).map((page) =>
       page.pageId === pageId && !page.receipts.some((receipt) => receipt.what === what)

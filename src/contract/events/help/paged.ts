@@ -1,3 +1,4 @@
+import type { CaseRecord } from '../../records/case'
 import type { PageBody } from '../../records/page'
 import { exampleId } from '../example-ids'
 import { caseKind } from '../kind'
@@ -6,7 +7,10 @@ import { caseKind } from '../kind'
 export const paged = caseKind<PageBody>({
   nature: 'additive',
   right: 'server',
-  fold: (record, { at, actorName: by, body }) => ({ ...record, pages: [...(record.pages ?? []), { ...body, at, by, receipts: [] }] }),
+  fold: (record, { at, actorName: by, body }): CaseRecord => ({
+    ...record,
+    pages: [...(record.pages ?? []), { ...body, at, by, receipts: [] }],
+  }),
   example: {
     pageId: exampleId,
     step: 0,

@@ -1,3 +1,4 @@
+import type { CaseRecord } from '../../records/case'
 import type { ResponseEntry } from '#core/model/response'
 import { caseKind } from '../kind'
 
@@ -7,6 +8,6 @@ export const response = caseKind<ResponseEntry>({
   right: 'add',
   mayFollowEnd: true,
   mayFollowRemoval: true,
-  fold: (record, { at, actorName: by, body }) => ({ ...record, responses: [...(record.responses ?? []), { ...body, at, by }] }),
+  fold: (record, { at, actorName: by, body }): CaseRecord => ({ ...record, responses: [...(record.responses ?? []), { ...body, at, by }] }),
   example: { action: 'open-to-skin', outcome: 'done', why: '' },
 })

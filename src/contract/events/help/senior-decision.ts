@@ -1,3 +1,4 @@
+import type { CaseRecord } from '../../records/case'
 import type { DecisionBody } from '../../records/case'
 import { decisionWords } from '../../records/decision-words'
 import { caseKind } from '../kind'
@@ -8,7 +9,7 @@ export const seniorDecision = caseKind<DecisionBody>({
   right: 'add',
   mayFollowRemoval: true,
   words: (body) => `${body.by}${body.how === 'telephone' ? ', by telephone' : ''}: ${decisionWords(body)}`,
-  fold: (record, { at, actorName: enteredBy, body }) => ({
+  fold: (record, { at, actorName: enteredBy, body }): CaseRecord => ({
     ...record,
     seniorDecisions: [...(record.seniorDecisions ?? []), { ...body, at, enteredBy }],
   }),

@@ -1,3 +1,4 @@
+import type { CaseRecord } from '../../records/case'
 import { caseKind } from '../kind'
 
 export interface WorryBody {
@@ -10,6 +11,6 @@ export const worry = caseKind<WorryBody>({
   nature: 'additive',
   right: 'add',
   mayFollowRemoval: true,
-  fold: (record, { at, actorName: by, body }) => ({ ...record, worry: { text: body.text, at, by } }),
+  fold: (record, { at, actorName: by, body }): CaseRecord => ({ ...record, worry: { text: body.text, at, by } }),
   example: { text: 'Quieter than this morning; look at the toes twice' },
 })

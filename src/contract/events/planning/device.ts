@@ -1,3 +1,4 @@
+import type { CaseRecord } from '../../records/case'
 import type { Device } from '#core/model/device'
 import { caseKind } from '../kind'
 
@@ -11,6 +12,6 @@ export const device = caseKind<DeviceBody>({
   right: 'add',
   isClinicians: true,
   bearsOnPlan: true,
-  fold: (record, { body }) => ({ ...record, device: body.device }),
+  fold: (record, { body }): CaseRecord => ({ ...record, device: body.device }),
   example: { device: { material: 'plaster-slow', layers: 8, paddingLayers: 2, topCm: 38, minutesSince: 90, lastRound: 'none' } },
 })

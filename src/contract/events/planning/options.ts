@@ -1,3 +1,4 @@
+import type { CaseRecord } from '../../records/case'
 import { caseKind } from '../kind'
 
 export interface OptionsBody {
@@ -10,6 +11,6 @@ export const options = caseKind<OptionsBody>({
   right: 'add',
   isClinicians: true,
   bearsOnPlan: true,
-  fold: (record, { body }) => ({ ...record, options: body.options }),
+  fold: (record, { body }): CaseRecord => ({ ...record, options: body.options }),
   example: { options: { extent: 'above-knee' } },
 })

@@ -1,3 +1,4 @@
+import type { CaseRecord } from '../../records/case'
 import { orderWords } from '#core/model/order-words'
 import { orderKinds, type SignedOrders } from '#core/model/orders'
 import { caseKind } from '../kind'
@@ -19,7 +20,7 @@ export const ordered = caseKind<OrderedBody>({
         return order ? [`${orderWords(kind, orders)}, ordered by ${order.by}${order.how ? `, ${order.how}` : ''}`] : []
       })
       .join('; '),
-  fold: (record, { at, actorName: by, body }) => ({
+  fold: (record, { at, actorName: by, body }): CaseRecord => ({
     ...record,
     orders: { ...record.orders, ...body.ordered },
     ordersEntered: { by, at },

@@ -1,3 +1,4 @@
+import type { CaseRecord } from '../../records/case'
 import type { Orders } from '#core/model/orders'
 import { caseKind } from '../kind'
 
@@ -11,6 +12,6 @@ export const orders = caseKind<OrdersBody>({
   right: 'add',
   isClinicians: true,
   bearsOnPlan: true,
-  fold: (record, { at, actorName: by, body }) => ({ ...record, orders: body.orders, ordersEntered: { by, at } }),
+  fold: (record, { at, actorName: by, body }): CaseRecord => ({ ...record, orders: body.orders, ordersEntered: { by, at } }),
   example: { orders: { weight: { by: 'Merryn Sale', at: '08:10' }, wedges: [{ week: 2, count: 3 }] } },
 })

@@ -1,3 +1,4 @@
+import type { CaseRecord } from '../../records/case'
 import type { Overrule } from '#core/model/clinical-case'
 import { caseKind } from '../kind'
 
@@ -8,7 +9,7 @@ export const overrule = caseKind<OverruleBody>({
   nature: 'replacing',
   right: 'decide',
   bearsOnPlan: true,
-  fold: (record, { at, actorName: by, body }) => ({
+  fold: (record, { at, actorName: by, body }): CaseRecord => ({
     ...record,
     overrules: [...record.overrules, { ...body, by, at }],
   }),

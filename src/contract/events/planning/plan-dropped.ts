@@ -1,3 +1,4 @@
+import type { CaseRecord } from '../../records/case'
 import { caseKind } from '../kind'
 
 export type PlanDroppedBody = Readonly<Record<string, never>>
@@ -6,6 +7,6 @@ export type PlanDroppedBody = Readonly<Record<string, never>>
 export const planDropped = caseKind<PlanDroppedBody>({
   nature: 'additive',
   right: 'decide',
-  fold: (record) => ({ ...record, accepted: null }),
+  fold: (record): CaseRecord => ({ ...record, accepted: null }),
   example: {},
 })

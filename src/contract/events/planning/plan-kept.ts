@@ -1,3 +1,4 @@
+import type { CaseRecord } from '../../records/case'
 import { caseKind } from '../kind'
 
 export interface PlanKeptBody {
@@ -12,6 +13,6 @@ export interface PlanKeptBody {
 export const planKept = caseKind<PlanKeptBody>({
   nature: 'additive',
   right: 'decide',
-  fold: (record, { at, actorName: by, body }) => ({ ...record, kept: [...(record.kept ?? []), { ...body, at, by }] }),
+  fold: (record, { at, actorName: by, body }): CaseRecord => ({ ...record, kept: [...(record.kept ?? []), { ...body, at, by }] }),
   example: { change: '0f3a9c21', words: ['Slab width 12 cm → 13 cm'], reason: 'the swelling is going down' },
 })

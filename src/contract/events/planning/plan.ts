@@ -1,3 +1,4 @@
+import type { CaseRecord } from '../../records/case'
 import type { Plan } from '#core/model/plan'
 import { examplePlan } from './example-plan'
 import { caseKind } from '../kind'
@@ -11,7 +12,7 @@ export const plan = caseKind<PlanBody>({
   nature: 'replacing',
   right: 'decide',
   isLong: true,
-  fold: (record, { at, actorName: by, body }) => ({
+  fold: (record, { at, actorName: by, body }): CaseRecord => ({
     ...record,
     accepted: { plan: body.plan, at, by, ...(record.protocol ? { protocol: record.protocol } : {}) },
   }),

@@ -1,3 +1,4 @@
+import type { CaseRecord } from '../../records/case'
 import { defaultProtocol, type Protocol } from '#core/quantities/defaults'
 import { caseKind } from '../kind'
 
@@ -11,6 +12,6 @@ export const protocol = caseKind<ProtocolBody>({
   nature: 'replacing',
   right: 'manage-protocols',
   bearsOnPlan: true,
-  fold: (record, { body }) => ({ ...record, protocol: body.protocol }),
+  fold: (record, { body }): CaseRecord => ({ ...record, protocol: body.protocol }),
   example: { protocol: defaultProtocol },
 })

@@ -1,3 +1,4 @@
+import type { CaseRecord } from '../../records/case'
 import type { CaseStore } from '../../records/case'
 import { exampleId } from '../example-ids'
 import { caseKind } from '../kind'
@@ -9,6 +10,6 @@ export const store = caseKind<CaseStore>({
   names: ({ placeId }) => [placeId],
   isLong: true,
   bearsOnPlan: true,
-  fold: (record, { body }) => ({ ...record, store: body }),
+  fold: (record, { body }): CaseRecord => ({ ...record, store: body }),
   example: { placeId: exampleId, placeName: 'Plaster room', items: [{ item: 'padding', widthCm: 10, count: 4 }] },
 })

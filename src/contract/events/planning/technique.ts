@@ -1,3 +1,4 @@
+import type { CaseRecord } from '../../records/case'
 import { caseKind } from '../kind'
 
 export interface TechniqueBody {
@@ -9,7 +10,7 @@ export const technique = caseKind<TechniqueBody>({
   nature: 'replacing',
   right: 'add',
   bearsOnPlan: true,
-  fold: (record, { body }) => ({
+  fold: (record, { body }): CaseRecord => ({
     ...record,
     technique: body.technique,
     options: {},

@@ -1,3 +1,4 @@
+import type { CaseRecord } from '../../records/case'
 import type { HandOverBody } from '../../records/run'
 import { exampleRunId } from '../example-ids'
 import { byTime, changeRun, recordedIn } from '../in-run'
@@ -7,7 +8,7 @@ import { caseKind } from '../kind'
 export const handOver = caseKind<HandOverBody>({
   nature: 'additive',
   right: 'add',
-  fold: (record, event) => {
+  fold: (record, event): CaseRecord => {
     const { runId, place, from, to } = event.body
     const crew = (record.crew ?? []).map((member) => (member.name === from && member.place === place ? { name: to, place } : member))
     const handed = changeRun(record, runId, (run) => ({ ...run, handOvers: byTime([...(run.handOvers ?? []), recordedIn(event)]) }))

@@ -1,3 +1,4 @@
+import type { CaseRecord } from '../../records/case'
 import { caseKind } from '../kind'
 
 export interface NoteBody {
@@ -10,6 +11,6 @@ export const note = caseKind<NoteBody>({
   right: 'add',
   mayFollowEnd: true,
   mayFollowRemoval: true,
-  fold: (record, { at, actorName: by, body }) => ({ ...record, notes: [...record.notes, { text: body.text, at, by }] }),
+  fold: (record, { at, actorName: by, body }): CaseRecord => ({ ...record, notes: [...record.notes, { text: body.text, at, by }] }),
   example: { text: 'Toes warm.' },
 })

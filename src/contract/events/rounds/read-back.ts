@@ -1,3 +1,4 @@
+import type { CaseRecord } from '../../records/case'
 import { caseKind } from '../kind'
 
 export interface ReadBackBody {
@@ -9,7 +10,7 @@ export interface ReadBackBody {
 export const readBack = caseKind<ReadBackBody>({
   nature: 'additive',
   right: 'add',
-  fold: (record, { at, actorName: by, body }) => ({
+  fold: (record, { at, actorName: by, body }): CaseRecord => ({
     ...record,
     readBacks: [...(record.readBacks ?? []), { ...body, at, by }],
   }),

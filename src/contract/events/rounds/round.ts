@@ -1,3 +1,4 @@
+import type { EpisodeRecord } from '../../records/episode'
 import { spoken } from '#core/model/vocabulary'
 import { observationsOf } from '../../records/observations'
 import type { RoundRecord } from '../../records/episode'
@@ -24,7 +25,7 @@ export const round = episodeKind<RoundBody>({
           .map(({ item, value }) => `${spoken(item.replaceAll('/', ' '))} ${value}`)
           .join('; ')}`
       : `Round, ${spoken(body.outcome)}: ${body.reason}`,
-  fold: (record, { id, at, actor: byId, actorName: by, mark, body: { corrects, ...body } }) => {
+  fold: (record, { id, at, actor: byId, actorName: by, mark, body: { corrects, ...body } }): EpisodeRecord => {
     const given = { id, at, by, byId, ...(mark ? { mark } : {}), ...body }
     const wrong = corrects && record.rounds.find((one) => one.id === corrects.round)
     if (!wrong) return { ...record, rounds: byTime([...record.rounds, given]) }

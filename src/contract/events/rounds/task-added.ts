@@ -1,3 +1,4 @@
+import type { CaseRecord } from '../../records/case'
 import type { AddedTaskBody } from '../../records/task'
 import { caseKind } from '../kind'
 
@@ -5,6 +6,9 @@ import { caseKind } from '../kind'
 export const taskAdded = caseKind<AddedTaskBody>({
   nature: 'additive',
   right: 'add',
-  fold: (record, { id, at, actorName: by, body }) => ({ ...record, addedTasks: [...(record.addedTasks ?? []), { ...body, id, at, by }] }),
+  fold: (record, { id, at, actorName: by, body }): CaseRecord => ({
+    ...record,
+    addedTasks: [...(record.addedTasks ?? []), { ...body, id, at, by }],
+  }),
   example: { text: 'Ring theatre about the time', dueAt: '2027-03-31T18:00:00Z', who: 'Late shift' },
 })

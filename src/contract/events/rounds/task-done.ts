@@ -1,3 +1,4 @@
+import type { CaseRecord } from '../../records/case'
 import { spoken } from '#core/model/vocabulary'
 import { enteredValues } from '../../records/entered-values'
 import type { TaskBody } from '../../records/task'
@@ -13,7 +14,10 @@ export const taskDone = caseKind<TaskBody>({
     const said = enteredValues(answers).join(', ')
     return `${text.replace(/\.$/, '')}, ${spoken(outcome)}${reason ? ` (${reason})` : ''}${said ? `: ${said}` : ''}`
   },
-  fold: (record, { id, at, actorName: by, body }) => ({ ...record, tasks: byTime([...(record.tasks ?? []), { ...body, id, at, by }]) }),
+  fold: (record, { id, at, actorName: by, body }): CaseRecord => ({
+    ...record,
+    tasks: byTime([...(record.tasks ?? []), { ...body, id, at, by }]),
+  }),
   example: {
     taskId: 'ring-skin',
     text: 'Ring, heel and fibular neck.',

@@ -1,3 +1,4 @@
+import type { CaseRecord } from '../../records/case'
 import { caseKind } from '../kind'
 
 export interface AppliedBody {
@@ -14,7 +15,7 @@ export interface AppliedBody {
 export const applied = caseKind<AppliedBody>({
   nature: 'additive',
   right: 'add',
-  fold: (record, { at, actorName: by, body }) => {
+  fold: (record, { at, actorName: by, body }): CaseRecord => {
     if (!body.found) return { ...record, appliedAt: at }
     const { what, minutesAgo } = body.found
     const since = new Date(Date.parse(at) - (minutesAgo ?? 0) * 60_000).toISOString()

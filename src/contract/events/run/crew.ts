@@ -1,3 +1,4 @@
+import type { CaseRecord } from '../../records/case'
 import type { CrewMember } from '../../records/case'
 import { caseKind } from '../kind'
 
@@ -10,7 +11,7 @@ export const crew = caseKind<CrewBody>({
   nature: 'additive',
   right: 'add',
   bearsOnPlan: true,
-  fold: (record, { body: { members } }) => ({
+  fold: (record, { body: { members } }): CaseRecord => ({
     ...record,
     crew: members,
     setup: members.length > 0 ? { ...record.setup, people: members.length } : record.setup,

@@ -1,3 +1,4 @@
+import type { CaseRecord } from '../../records/case'
 import type { FitRecord } from '../../records/case'
 import { caseKind } from '../kind'
 
@@ -7,6 +8,6 @@ export type FitBody = Omit<FitRecord, 'at' | 'by'>
 export const fit = caseKind<FitBody>({
   nature: 'additive',
   right: 'add',
-  fold: (record, { at, actorName: by, body }) => ({ ...record, fit: [...record.fit, { ...body, at, by }] }),
+  fold: (record, { at, actorName: by, body }): CaseRecord => ({ ...record, fit: [...record.fit, { ...body, at, by }] }),
   example: { testId: 'toes-seen', isGood: false, note: 'trimmed back' },
 })

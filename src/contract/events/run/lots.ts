@@ -1,3 +1,4 @@
+import type { CaseRecord } from '../../records/case'
 import type { LotsBody } from '../../records/lots'
 import { caseKind } from '../kind'
 
@@ -7,7 +8,7 @@ export const lots = caseKind<LotsBody>({
   right: 'add',
   mayFollowEnd: true,
   mayFollowRemoval: true,
-  fold: (record, { at, actorName: by, body }) => ({
+  fold: (record, { at, actorName: by, body }): CaseRecord => ({
     ...record,
     lots: [...(record.lots ?? []).filter((lot) => lot.item !== body.item), { ...body, at, by }],
   }),

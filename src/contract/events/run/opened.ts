@@ -1,3 +1,4 @@
+import type { CaseRecord } from '../../records/case'
 import { exampleRunId } from '../example-ids'
 import { caseKind } from '../kind'
 
@@ -9,7 +10,7 @@ export interface OpenedBody {
 export const opened = caseKind<OpenedBody>({
   nature: 'additive',
   right: 'add',
-  fold: (record, { at, body }) => {
+  fold: (record, { at, body }): CaseRecord => {
     const isOpenNow = record.runs.some((run) => run.id === body.runId && run.isOpenNow)
     return { ...record, openedUpAt: at, ...(isOpenNow ? { openedNowAt: at } : {}) }
   },

@@ -1,3 +1,4 @@
+import type { CaseRecord } from '../../records/case'
 import { spoken } from '#core/model/vocabulary'
 import type { StepBody } from '../../records/run'
 import { exampleRunId } from '../example-ids'
@@ -10,6 +11,7 @@ export const step = caseKind<StepBody>({
   right: 'add',
   words: ({ stepId, outcome, reason, despite }) =>
     `Step ${spoken(stepId)} ${outcome}${reason ? `: ${reason}` : ''}${despite?.length ? `, despite ${despite.map(spoken).join(', ')}` : ''}`,
-  fold: (record, event) => changeRun(record, event.body.runId, (run) => ({ ...run, steps: byTime([...run.steps, recordedIn(event)]) })),
+  fold: (record, event): CaseRecord =>
+    changeRun(record, event.body.runId, (run) => ({ ...run, steps: byTime([...run.steps, recordedIn(event)]) })),
   example: { runId: exampleRunId, stepId: 'position', outcome: 'done', reason: '' },
 })

@@ -1,3 +1,4 @@
+import type { CaseRecord } from '../../records/case'
 import { exampleId, exampleRunId } from '../example-ids'
 import { changeRun } from '../in-run'
 import { caseKind } from '../kind'
@@ -13,7 +14,7 @@ export interface TimerEndedBody {
 export const timerEnded = caseKind<TimerEndedBody>({
   nature: 'additive',
   right: 'add',
-  fold: (record, { at, body: { runId, timerId, troubleEvent } }) =>
+  fold: (record, { at, body: { runId, timerId, troubleEvent } }): CaseRecord =>
     changeRun(record, runId, (run) => ({
       ...run,
       timers: run.timers.map((timer) =>

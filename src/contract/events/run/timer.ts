@@ -1,3 +1,4 @@
+import type { CaseRecord } from '../../records/case'
 import type { TimerBody } from '../../records/run'
 import { exampleRunId } from '../example-ids'
 import { changeRun } from '../in-run'
@@ -7,7 +8,7 @@ import { caseKind } from '../kind'
 export const timer = caseKind<TimerBody>({
   nature: 'additive',
   right: 'add',
-  fold: (record, { at, body: { runId, timerId: id, ...timer } }) => {
+  fold: (record, { at, body: { runId, timerId: id, ...timer } }): CaseRecord => {
     const { waterC, roomC, backing } = record.setup
     // What is set later is for the next roll.
     const wet = timer.kind === 'wetting' || timer.kind === 'set' ? { wetIn: { waterC, roomC, backing } } : {}

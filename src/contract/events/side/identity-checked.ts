@@ -1,3 +1,4 @@
+import type { CaseRecord } from '../../records/case'
 import { wrongSideId } from '#core/techniques/shared/any-troubles'
 import { caseKind } from '../kind'
 
@@ -11,7 +12,7 @@ export const identityChecked = caseKind<IdentityCheckedBody>({
   nature: 'additive',
   answersStay: true,
   right: 'add',
-  fold: (record, { at, actorName: by }) => ({
+  fold: (record, { at, actorName: by }): CaseRecord => ({
     ...record,
     ...(record.sideChange ? { sideChange: { ...record.sideChange, checked: { at, by } } } : {}),
     ...(record.troubles

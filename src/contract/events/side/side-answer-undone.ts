@@ -1,3 +1,4 @@
+import type { CaseRecord } from '../../records/case'
 import { caseKind } from '../kind'
 
 /** The last answer to "which limb is it on?" was a slip, taken back within seconds: the run goes on as if it had not been given. */
@@ -5,7 +6,7 @@ export const sideAnswerUndone = caseKind<object>({
   nature: 'additive',
   answersStay: true,
   right: 'add',
-  fold: (record, { at, actorName: by }) => {
+  fold: (record, { at, actorName: by }): CaseRecord => {
     const answers = record.sideAnswers ?? []
     const index = answers.findLastIndex((answer) => !answer.undone)
     const slip = answers[index]

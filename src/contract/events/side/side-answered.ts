@@ -1,3 +1,4 @@
+import type { CaseRecord } from '../../records/case'
 import { kindOfRun } from '../../records/run-kind'
 import { verdictOf, type SideAnsweredBody } from '../../records/side'
 import { caseKind } from '../kind'
@@ -11,7 +12,7 @@ export const sideAnswered = caseKind<SideAnsweredBody>({
   answersStay: true,
   right: 'add',
   words: ({ on, hurt }) => `Looked where it is: ${on}${hurt ? `; the injured one is the ${hurt}` : ''}`,
-  fold: (record, { at, actorName: by, body }) => {
+  fold: (record, { at, actorName: by, body }): CaseRecord => {
     const answered = { ...record, sideAnswers: [...(record.sideAnswers ?? []), { ...body, at, by }] }
     if (verdictOf(body) === 'right') return answered
     const runs = record.runs.map((run) => (kindOfRun(run) === 'taking-off' || run.wrongSide ? run : { ...run, wrongSide: { at, by } }))

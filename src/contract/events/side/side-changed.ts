@@ -1,3 +1,4 @@
+import type { CaseRecord } from '../../records/case'
 import { caseKind } from '../kind'
 
 export interface SideChangedBody {
@@ -16,7 +17,7 @@ export interface SideChangedBody {
 export const sideChanged = caseKind<SideChangedBody>({
   nature: 'additive',
   right: 'add',
-  fold: (record, { at, actorName: by, body }) => ({
+  fold: (record, { at, actorName: by, body }): CaseRecord => ({
     ...record,
     accepted: null,
     sideChange: { ...body, at, by, isOn: record.appliedAt !== null, checked: null },

@@ -1,3 +1,4 @@
+import type { CaseRecord } from '../../records/case'
 import { exampleRunId } from '../example-ids'
 import { caseKind } from '../kind'
 
@@ -11,7 +12,7 @@ export const takenOff = caseKind<TakenOffBody>({
   nature: 'additive',
   answersStay: true,
   right: 'add',
-  fold: ({ openedUpAt: _, ...record }, { at, actorName: by, body: { runId } }) => ({
+  fold: ({ openedUpAt: _, ...record }, { at, actorName: by, body: { runId } }): CaseRecord => ({
     ...record,
     appliedAt: null,
     fit: [],

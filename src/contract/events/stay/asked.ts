@@ -1,3 +1,4 @@
+import type { EpisodeRecord } from '../../records/episode'
 import { flagLabel, isOfPatient } from '#core/model/flag-words'
 import type { AskedQuestion } from '../../records/episode'
 import { exampleInjuryId } from '../example-ids'
@@ -15,7 +16,7 @@ export const asked = episodeKind<AskedBody>({
   right: 'add',
   words: ({ questions }) =>
     `Asked, not so: ${questions.map((question) => (question === 'swelling' ? 'swelling' : flagLabel(question).toLowerCase())).join(', ')}`,
-  fold: (record, { at, actorName: by, body }) => {
+  fold: (record, { at, actorName: by, body }): EpisodeRecord => {
     const answers = body.questions.map((question) => ({
       question,
       injuryId: question !== 'swelling' && isOfPatient(question) ? null : body.injuryId,

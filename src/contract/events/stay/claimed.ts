@@ -1,3 +1,4 @@
+import type { EpisodeRecord } from '../../records/episode'
 import { episodeKind } from '../kind'
 
 export interface ClaimedBody {
@@ -9,7 +10,7 @@ export interface ClaimedBody {
 export const claimed = episodeKind<ClaimedBody>({
   nature: 'additive',
   right: 'decide',
-  fold: (record, { at, actorName: by, body: { words } }) =>
+  fold: (record, { at, actorName: by, body: { words } }): EpisodeRecord =>
     record.unattributed && !record.unattributed.claimed
       ? { ...record, unattributed: { ...record.unattributed, claimed: { at, by, words } } }
       : record,

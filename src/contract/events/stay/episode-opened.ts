@@ -1,3 +1,4 @@
+import type { EpisodeRecord } from '../../records/episode'
 import { unattributedPrefix, unknownPatient, type PatientDetails } from '../../records/episode'
 import { exampleId } from '../example-ids'
 import { episodeKind } from '../kind'
@@ -13,7 +14,7 @@ export interface EpisodeOpenedBody {
 export const episodeOpened = episodeKind<EpisodeOpenedBody>({
   nature: 'opening',
   right: 'add',
-  open: (streamId, { at, actor, actorName, body }) => ({
+  open: (streamId, { at, actor, actorName, body }): EpisodeRecord => ({
     id: streamId,
     patientId: body.patientId,
     openedAt: at,

@@ -1,3 +1,4 @@
+import type { EpisodeRecord } from '../../records/episode'
 import type { PatientFlag } from '#core/model/vocabulary'
 import { episodeKind } from '../kind'
 
@@ -10,6 +11,6 @@ export const flags = episodeKind<FlagsBody>({
   nature: 'replacing',
   right: 'add',
   bearsOnPlan: true,
-  fold: (record, { body }) => ({ ...record, flags: body.flags }),
+  fold: (record, { body }): EpisodeRecord => ({ ...record, flags: body.flags }),
   example: { flags: ['diabetes', 'fragile-skin'] },
 })

@@ -1,3 +1,4 @@
+import type { EpisodeRecord } from '../../records/episode'
 import { isColumnRegion } from '#core/model/vocabulary'
 import { unknownInjury, type InjuryRecord } from '../../records/episode'
 import { isOtherLimb, isOtherPlace, isUnderWay, placeWords } from '../../records/side-change'
@@ -26,7 +27,7 @@ export const injury = episodeKind<InjuryBody>({
     const [from, to] = [placeWords(before), placeWords(injury)]
     return { kind: 'side-changed', body: { from, to, reason, isOtherLimb: isOtherLimb(before, injury) } satisfies SideChangedBody }
   },
-  fold: (record, { body: { injuryId, injury: said } }) => {
+  fold: (record, { body: { injuryId, injury: said } }): EpisodeRecord => {
     // An older outbox may hold a side that was set before the region became one that has none.
     const injury = said.region !== null && isColumnRegion(said.region) ? { ...said, side: null } : said
     const before = record.injuries[injuryId]

@@ -1,3 +1,4 @@
+import type { EpisodeRecord } from '../../records/episode'
 import type { PatientDetails } from '../../records/episode'
 import { exampleId } from '../example-ids'
 import { episodeKind } from '../kind'
@@ -19,7 +20,7 @@ export const merged = episodeKind<MergedBody>({
   bearsOnPlan: true,
   isCompletedByServer: true,
   asSent: ({ into: _, ...sent }) => sent,
-  fold: (record, { at, actorName: by, body: { withEpisode, reason, into } }) =>
+  fold: (record, { at, actorName: by, body: { withEpisode, reason, into } }): EpisodeRecord =>
     into
       ? {
           ...record,

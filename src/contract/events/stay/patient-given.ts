@@ -1,3 +1,4 @@
+import type { EpisodeRecord } from '../../records/episode'
 import { withSide } from '../../records/crew-hand-over'
 import { episodeKind } from '../kind'
 import { withHandOver } from './with-hand-over'
@@ -14,7 +15,7 @@ export const patientGiven = episodeKind<PatientGivenBody>({
   nature: 'additive',
   right: 'add',
   words: ({ to }) => `I give over${to ? ` to ${to}` : ''}`,
-  fold: (record, { at, actorName: by, body: { to, told } }) =>
+  fold: (record, { at, actorName: by, body: { to, told } }): EpisodeRecord =>
     withHandOver(record, withSide(record.crewHandOver, { given: { at, by, to, told } }), at),
   example: { to: 'Otto Marlowe-Pike, Resus 2', told: ['LEFT thigh: frame traction, on since 14:05; pull 7 kg'] },
 })

@@ -1,3 +1,4 @@
+import type { EpisodeRecord } from '../../records/episode'
 import type { PatientDetails } from '../../records/episode'
 import { episodeKind } from '../kind'
 
@@ -6,7 +7,7 @@ export const patient = episodeKind<PatientDetails>({
   nature: 'replacing',
   right: 'add',
   bearsOnPlan: true,
-  fold: (record, { body }) => ({ ...record, patient: body }),
+  fold: (record, { body }): EpisodeRecord => ({ ...record, patient: body }),
   example: {
     name: 'Wenna Strood',
     isTemporary: false,

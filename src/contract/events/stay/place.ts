@@ -1,3 +1,4 @@
+import type { EpisodeRecord } from '../../records/episode'
 import type { AfterChangeBody } from '../applying/after-change'
 import { episodeKind } from '../kind'
 
@@ -17,6 +18,6 @@ export const place = episodeKind<PlaceBody>({
     isTransfer && record.appliedAt !== null && record.removedAt === null && !record.ended
       ? { kind: 'after-change', body: { what: 'transferred' } satisfies AfterChangeBody }
       : null,
-  fold: (record, { body }) => ({ ...record, place: body.place }),
+  fold: (record, { body }): EpisodeRecord => ({ ...record, place: body.place }),
   example: { place: 'Ward A, bed 2' },
 })

@@ -1,3 +1,4 @@
+import type { EpisodeRecord } from '../../records/episode'
 import { episodeKind } from '../kind'
 
 export interface UnmergedBody {
@@ -9,7 +10,7 @@ export const unmerged = episodeKind<UnmergedBody>({
   nature: 'replacing',
   right: 'move',
   bearsOnPlan: true,
-  fold: (record, { at, actorName: by, body: { reason } }) => {
+  fold: (record, { at, actorName: by, body: { reason } }): EpisodeRecord => {
     const last = record.merges?.findLast((merge) => !merge.undone)
     if (!last) return record
     const merges = (record.merges ?? []).map((merge) => (merge === last ? { ...merge, undone: { reason, at, by } } : merge))

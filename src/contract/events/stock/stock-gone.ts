@@ -1,3 +1,4 @@
+import type { CaseRecord } from '../../records/case'
 import { caseKind } from '../kind'
 
 export interface StockGoneBody {
@@ -11,6 +12,7 @@ export interface StockGoneBody {
 export const stockGone = caseKind<StockGoneBody>({
   nature: 'additive',
   right: 'server',
-  fold: (record, { at, body }) => (record.accepted ? { ...record, accepted: { ...record.accepted, gone: { ...body, at } } } : record),
+  fold: (record, { at, body }): CaseRecord =>
+    record.accepted ? { ...record, accepted: { ...record.accepted, gone: { ...body, at } } } : record,
   example: { place: 'Plaster room', items: ['plaster slab, 20 cm'] },
 })

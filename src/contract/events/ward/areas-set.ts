@@ -1,3 +1,4 @@
+import type { WardRecord } from '../../records/ward'
 import type { Area } from '../../records/ward'
 import { wardKind } from '../kind'
 
@@ -9,6 +10,6 @@ export interface AreasSetBody {
 export const areasSet = wardKind<AreasSetBody>({
   nature: 'replacing',
   right: 'manage-protocols',
-  fold: (record, { body }) => ({ ...record, areas: body.areas }),
+  fold: (record, { body }): WardRecord => ({ ...record, areas: body.areas }),
   example: { areas: [{ name: 'Ward A', beds: ['bed 1', 'bed 2'] }] },
 })

@@ -1,3 +1,4 @@
+import type { WardRecord } from '../../records/ward'
 import type { Chain } from '../../records/ward'
 import { wardKind } from '../kind'
 
@@ -5,7 +6,7 @@ import { wardKind } from '../kind'
 export const chainSet = wardKind<Chain>({
   nature: 'replacing',
   right: 'manage-protocols',
-  fold: (record, { body: { area, steps } }) => ({
+  fold: (record, { body: { area, steps } }): WardRecord => ({
     ...record,
     chains: [...record.chains.filter((chain) => chain.area !== area), ...(steps.length > 0 ? [{ area, steps }] : [])],
   }),

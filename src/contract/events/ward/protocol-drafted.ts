@@ -1,3 +1,4 @@
+import type { WardRecord } from '../../records/ward'
 import { defaultProtocol, type Protocol } from '#core/quantities/defaults'
 import { wardKind } from '../kind'
 
@@ -10,6 +11,9 @@ export interface ProtocolDraftedBody {
 export const protocolDrafted = wardKind<ProtocolDraftedBody>({
   nature: 'replacing',
   right: 'manage-protocols',
-  fold: (record, { at, actorName: by, body: { protocol, note } }) => ({ ...record, draft: { protocol, note, at, by, signed: [] } }),
+  fold: (record, { at, actorName: by, body: { protocol, note } }): WardRecord => ({
+    ...record,
+    draft: { protocol, note, at, by, signed: [] },
+  }),
   example: { protocol: { ...defaultProtocol, numbers: { 'task-minutes.round': 8 } }, note: 'rounds timed in October' },
 })

@@ -1,3 +1,4 @@
+import type { WardRecord } from '../../records/ward'
 import { wardKind } from '../kind'
 import type { DraftNamed } from './protocol-signed'
 
@@ -5,6 +6,6 @@ import type { DraftNamed } from './protocol-signed'
 export const protocolDropped = wardKind<DraftNamed>({
   nature: 'replacing',
   right: 'manage-protocols',
-  fold: ({ draft, ...record }) => record,
+  fold: ({ draft, ...record }): WardRecord => record,
   example: { draftedAt: '2027-01-12T08:00:00.000Z' },
 })

@@ -1,3 +1,4 @@
+import type { WardRecord } from '../../records/ward'
 import { localName } from '../../records/protocol'
 import { wardKind } from '../kind'
 import type { DraftNamed } from './protocol-signed'
@@ -6,7 +7,7 @@ import type { DraftNamed } from './protocol-signed'
 export const protocolInForce = wardKind<DraftNamed>({
   nature: 'replacing',
   right: 'manage-protocols',
-  fold: ({ draft, ...record }, { at, actorName: by }) => {
+  fold: ({ draft, ...record }, { at, actorName: by }): WardRecord => {
     if (!draft) return record
     const { protocol, note, signed } = draft
     const versions = record.versions ?? []

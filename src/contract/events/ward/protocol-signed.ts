@@ -1,3 +1,4 @@
+import type { WardRecord } from '../../records/ward'
 import { wardKind } from '../kind'
 
 /** Names a draft by when it was written. */
@@ -10,7 +11,7 @@ export interface DraftNamed {
 export const protocolSigned = wardKind<DraftNamed>({
   nature: 'replacing',
   right: 'manage-protocols',
-  fold: (record, { at, actor, actorName: by }) =>
+  fold: (record, { at, actor, actorName: by }): WardRecord =>
     record.draft
       ? {
           ...record,

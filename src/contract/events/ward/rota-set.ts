@@ -1,3 +1,4 @@
+import type { WardRecord } from '../../records/ward'
 import type { Rota } from '../../records/ward'
 import { wardKind } from '../kind'
 
@@ -5,7 +6,7 @@ import { wardKind } from '../kind'
 export const rotaSet = wardKind<Rota>({
   nature: 'replacing',
   right: 'manage-protocols',
-  fold: (record, { body: { area, shifts } }) => ({
+  fold: (record, { body: { area, shifts } }): WardRecord => ({
     ...record,
     rotas: [...record.rotas.filter((rota) => rota.area !== area), ...(shifts.length > 0 ? [{ area, shifts }] : [])],
   }),

@@ -1,3 +1,4 @@
+import type { WardRecord } from '../../records/ward'
 import type { Team } from '../../records/ward'
 import { wardKind } from '../kind'
 
@@ -9,6 +10,6 @@ export interface TeamsSetBody {
 export const teamsSet = wardKind<TeamsSetBody>({
   nature: 'replacing',
   right: 'set-teams',
-  fold: (record, { body }) => ({ ...record, teams: body.teams }),
+  fold: (record, { body }): WardRecord => ({ ...record, teams: body.teams }),
   example: { teams: [{ name: 'Orthopaedics', areas: ['Ward A', 'Ward B'] }] },
 })
