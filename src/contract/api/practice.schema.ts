@@ -1,5 +1,5 @@
 import Joi from 'joi'
-import { moveKinds } from '#core/practice/drill/drill'
+import { moveKinds } from '#core/practice/drill/drill-state'
 import { nights } from '#core/practice/drill/nights'
 import { criticalIds } from '#core/practice/stations/station'
 import { markKinds, type MarkBody } from '#core/practice/stations/marks'

@@ -1,5 +1,5 @@
 import type { Station } from '#core/practice/stations/station'
-import type { Move } from '#core/practice/drill/drill'
+import type { Move } from '#core/practice/drill/drill-state'
 import type { StationMark } from '#core/practice/stations/marks'
 import type { PracticeGroup, PracticePerson, SittingWay, TeamRole } from '../records/practice'
 import type { GroupOverview } from './practice-overview'

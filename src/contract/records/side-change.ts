@@ -24,3 +24,8 @@ export function placeWords(injury: InjuryRecord): string {
   const place = [injury.side?.toUpperCase(), injury.region ? spoken(injury.region) : 'no region'].filter(Boolean).join(' ')
   return `${place}, ${spoken(injury.pattern)}`
 }
+
+/** Whether something that was known is not said any more. */
+export function isTakenAway(had: readonly string[], has: readonly string[]): boolean {
+  return had.some((flag) => !has.includes(flag))
+}

@@ -1,30 +1,20 @@
 import { randomBytes } from 'node:crypto'
-import type { Sequelize, Transaction } from 'sequelize'
 import { v7 as uuidv7 } from 'uuid'
-import type { AccessBody } from '#contract/events/people/access'
-import type { AskedRoles, CodeAnswer, ManagedPeopleAnswer, OwnSession, PersonAction } from '#contract/api/people'
-import type { RecoveryAnswer, SecondFactorAnswer } from '#contract/api/session'
+import type { AskedRoles, CodeAnswer, ManagedPeopleAnswer, PersonAction } from '#contract/api/people'
 import { unattributedPrefix } from '#contract/records/episode'
-import { isPairedDevice, losesRight, type Role } from '#contract/rights'
-import { inTransaction } from '../db/in-transaction'
+import { losesRight, type Role } from '#contract/rights'
 import { ApiError, invalidInput } from '../ground/api-error'
-import type { Clock } from '../ground/clock'
 import type { TellSecurity } from '../ground/tell-security'
-import type { EventRepository } from '../repositories/events'
-import type { Account, PeopleRepository } from '../repositories/people'
+import type { Account } from '../repositories/people'
 import type { SignInFailures } from '../repositories/sign-in-failures'
-import type { StreamRepository } from '../repositories/streams'
 import { signInForm } from '#contract/sign-in-name'
 import { lookOf } from './look-of-name'
-import { isCommon, isRepeated } from './common-passwords'
+import { createAccessChanges, keepDevice, type By } from './access-changes'
 import { addPerson } from './add-person'
 import { giveRoles } from './give-roles'
 import { makeCode } from './made-code'
-import { hashPassword, hashSecret, verifyPassword } from './password'
-import { ownEvent, appendNext } from '../ledger/chain-event'
-import type { SecondFactor } from './second-factor'
-import type { TryCounter } from './count-tries'
-import type { OpenSession } from './sign-in'
+import { createOwnAccess, type OwnAccessDeps } from './own-access'
+import { hashPassword, hashSecret } from './password'
 
 const codeMs = 24 * 3_600_000
 const codeLength = 12
@@ -33,40 +23,20 @@ const dayMs = 24 * 3_600_000
 /** Bytes of what a paired device proves itself with; nobody types it. */
 const secretBytes = 32
 
-export interface ManageDeps {
-  readonly db: Sequelize
-  readonly people: PeopleRepository
-  readonly events: EventRepository
-  readonly streams: StreamRepository
-  readonly second: SecondFactor
+export interface ManageDeps extends OwnAccessDeps {
   readonly failures: Pick<SignInFailures, 'paused' | 'release' | 'releaseAddress'>
-  readonly tries: TryCounter
   readonly tell: TellSecurity
-  readonly clock: Clock
 }
 
-type By = Pick<Account, 'id' | 'name'>
-
-/** Who may come in, with which roles and how; each change is an event of that person, by whoever made it. */
+/** Who may come in, with which roles and how: what an admin does, and what people do of their own. */
 export function createPeopleManager(deps: ManageDeps) {
-  const { db, people, events, streams, clock } = deps
+  const { people, clock } = deps
+  const { change } = createAccessChanges(deps)
 
   async function found(id: string): Promise<Account> {
     const account = await people.find(id)
     if (!account) throw new ApiError(404, 'not-found', 'There is no such person: look at the list.')
     return account
-  }
-
-  /** Writes what was changed of a person, together with the change. */
-  function change<T>(id: string, body: AccessBody, by: By, work: (transaction: Transaction) => Promise<T>): Promise<T> {
-    return inTransaction(db, async (transaction) => {
-      const before = await streams.lockHead('person', id, transaction)
-      const receivedAt = new Date(clock()).toISOString()
-      const unchained = ownEvent({ type: 'person', id }, 'access', body, { actor: by.id, actorName: by.name, receivedAt })
-      const { head } = await appendNext(events, unchained, before, transaction)
-      await people.saveHead(id, head, transaction)
-      return work(transaction)
-    })
   }
 
   /** Somebody has to be left who can let others in. */
@@ -97,22 +67,6 @@ export function createPeopleManager(deps: ManageDeps) {
     )
   }
 
-  /** A device is paired or not: it has no role of a person, and no password that somebody types. */
-  function keepDevice({ roles }: Account): void {
-    if (isPairedDevice(roles))
-      throw new ApiError(409, 'paired-device', 'This is a paired device: it can only be unpaired, or paired again.')
-  }
-
-  /** The password again, inside of a session: counted by the session. */
-  async function provePassword({ account, sessionId }: OpenSession, password: string, path: 'password' | 'current'): Promise<void> {
-    const wasRight = await deps.tries.beginInside({ signIn: account.signIn, sessionId })
-    if (!(await verifyPassword(password, account.passwordHash)))
-      throw invalidInput([
-        { code: 'format', path, message: `The password ${path === 'current' ? 'of now ' : ''}is not right: type it again.` },
-      ])
-    await wasRight()
-  }
-
   async function giveCode(account: Account, by: By): Promise<CodeAnswer> {
     const code = makeCode(codeLength)
     const until = new Date(clock() + codeMs)
@@ -126,6 +80,8 @@ export function createPeopleManager(deps: ManageDeps) {
   }
 
   return {
+    ...createOwnAccess(deps),
+
     /** Everybody, with where they are signed in and from where they have to wait; and the addresses that strangers are shut out at. */
     async list(): Promise<Omit<ManagedPeopleAnswer, 'now'>> {
       const now = new Date(clock())
@@ -245,79 +201,6 @@ export function createPeopleManager(deps: ManageDeps) {
           await change(id, { change: 'sessions-ended' }, by, (transaction) => people.endSessionsOf(id, null, transaction))
           return null
       }
-    },
-
-    /** The secret of an authenticator app, for whoever gives their password again. */
-    async beginSecondFactor(session: OpenSession, password: string): Promise<SecondFactorAnswer> {
-      const { account } = session
-      keepDevice(account)
-      if (account.hasSecondFactor)
-        throw new ApiError(409, 'second-factor', 'You have an authenticator app already: an admin takes it away, then you set up another.')
-      await provePassword(session, password, 'password')
-      return deps.second.begin(account)
-    },
-
-    /** From the first right code on, codes are asked for. @returns what stands in for the app when it is not at hand; said once */
-    async confirmSecondFactor({ account, sessionId }: OpenSession, code: string): Promise<RecoveryAnswer> {
-      const wasRight = await deps.tries.beginInside({ signIn: account.signIn, sessionId })
-      if (account.hasSecondFactor || !(await deps.second.isRight(account, code)))
-        throw invalidInput([
-          { code: 'format', path: 'code', message: 'These are not the six digits of now: wait for the next ones and type them.' },
-        ])
-      await wasRight()
-      return change(account.id, { change: 'second-factor' }, account, async (transaction) => {
-        await people.saveAccess(account.id, { secondSince: new Date(clock()) }, transaction)
-        await people.endSessionsOf(account.id, sessionId, transaction)
-        return { recovery: await deps.second.makeRecovery(account.id, transaction) }
-      })
-    },
-
-    /** New recovery codes in place of those of before, for whoever gives their password again. */
-    async renewRecovery(session: OpenSession, password: string): Promise<RecoveryAnswer> {
-      const { account } = session
-      if (!account.hasSecondFactor)
-        throw new ApiError(409, 'second-factor', 'You have no authenticator app: set one up, and its recovery codes come with it.')
-      await provePassword(session, password, 'password')
-      return change(account.id, { change: 'recovery-codes' }, account, async (transaction) => ({
-        recovery: await deps.second.makeRecovery(account.id, transaction),
-      }))
-    },
-
-    /** The password again, for what only an admin does. */
-    async prove(session: OpenSession, password: string): Promise<void> {
-      await provePassword(session, password, 'password')
-      await people.noteProof(session.sessionId, new Date(clock()))
-    },
-
-    /** Where a person is signed in. */
-    async ownSessions({ account, sessionId }: OpenSession): Promise<readonly OwnSession[]> {
-      const sessions = await people.sessionsOf(account.id, new Date(clock()))
-      return sessions.map((session) => ({ ...session, isThis: session.id === sessionId }))
-    },
-    /** A person ends one of their own sessions. */
-    async endOwnSession({ account }: OpenSession, session: string): Promise<void> {
-      await change(account.id, { change: 'sessions-ended' }, account, (transaction) => people.endOneOf(account.id, session, transaction))
-    },
-
-    /** A person chooses a password; their other sessions end. */
-    async changePassword(session: OpenSession, current: string, next: string): Promise<void> {
-      const { account, sessionId } = session
-      await provePassword(session, current, 'current')
-      if (next === current)
-        throw invalidInput([{ code: 'format', path: 'next', message: 'The new password is the old one: choose another.' }])
-      if (next.toLowerCase().includes(account.signIn))
-        throw invalidInput([{ code: 'format', path: 'next', message: 'The new password has the sign-in name in it: choose another.' }])
-      if (isRepeated(next))
-        throw invalidInput([{ code: 'format', path: 'next', message: 'The new password says the same again and again: choose another.' }])
-      if (isCommon(next))
-        throw invalidInput([
-          { code: 'format', path: 'next', message: 'Many people have this password, so it is tried first: choose another.' },
-        ])
-      const passwordHash = await hashPassword(next)
-      await change(account.id, { change: 'password' }, account, async (transaction) => {
-        await people.saveAccess(account.id, { passwordHash, mustChange: false, codeUntil: null }, transaction)
-        await people.endSessionsOf(account.id, sessionId, transaction)
-      })
     },
   }
 }

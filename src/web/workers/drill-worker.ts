@@ -1,5 +1,5 @@
 /// <reference lib="webworker" />
-import type { Move } from '#core/practice/drill/drill'
+import type { Move } from '#core/practice/drill/drill-state'
 import { finishDrill, type DrillOutcome } from '#core/practice/drill/finish-drill'
 import type { Night } from '#core/practice/drill/nights'
 import { defaultProtocol } from '#core/quantities/defaults'

@@ -3,6 +3,7 @@ import { Driver, Options, ServiceBuilder } from 'selenium-webdriver/chrome.js'
 import { fileURLToPath } from 'node:url'
 import { build } from 'vite'
 import { openDevTools, type DevTools } from './devtools'
+import { root } from '../root'
 
 /** A running Chromium: its driver, and its own debugging line beside it. */
 export interface Chromium {
@@ -52,7 +53,7 @@ let lookScript: Promise<string> | null = null
 /** The script that finds elements in the page itself, made once. */
 async function makeLookScript(): Promise<string> {
   // From the root: the bench is bundled, and lies as deep under it as this file.
-  const entry = fileURLToPath(new URL('./in-page/look.ts', import.meta.url))
+  const entry = fileURLToPath(new URL('tests/harness/browser/in-page/look.ts', root))
   const made = await build({
     configFile: false,
     logLevel: 'error',

@@ -7,6 +7,7 @@ import tailwindcss from '@tailwindcss/vite'
 import react from '@vitejs/plugin-react'
 import express from 'express'
 import { build } from 'vite'
+import { root } from '../root'
 
 /** Builds the page that draws lanes alone, without an application round them, and serves it on loopback. */
 export async function startLanePage(): Promise<{ readonly address: string; readonly close: () => Promise<void> }> {
@@ -14,7 +15,7 @@ export async function startLanePage(): Promise<{ readonly address: string; reado
   await build({
     configFile: false,
     logLevel: 'error',
-    root: fileURLToPath(new URL('./lane-page/', import.meta.url)),
+    root: fileURLToPath(new URL('tests/harness/browser/lane-page/', root)),
     plugins: [react(), tailwindcss()],
     build: { outDir, emptyOutDir: true, target: 'es2023', minify: false, modulePreload: false },
   })

@@ -6,6 +6,7 @@ import { signIn, startBrowser, type TestBrowser } from './browser'
 import { startLiveServer } from '../live-server'
 import { walkTo } from '../cases/run-steps'
 import { patienceMs } from '../patience'
+import { root } from '../root'
 
 interface Shot {
   readonly name: string
@@ -110,7 +111,7 @@ async function nameTheCrew(browser: TestBrowser): Promise<void> {
   await browser.evaluate('window.scrollTo(0, 0)')
 }
 
-const folder = fileURLToPath(new URL('../../../docs/screenshots/', import.meta.url))
+const folder = fileURLToPath(new URL('docs/screenshots/', root))
 mkdirSync(folder, { recursive: true })
 const server = await startLiveServer()
 const browser = await startBrowser(server.address)

@@ -4,6 +4,7 @@ import { fileURLToPath } from 'node:url'
 import { build } from 'vite'
 import type { DeviceKeys } from '../../../src/contract/api/session'
 import type * as Parts from './web-page-parts'
+import { root } from '../root'
 
 /** What a page of the application keeps for itself: loaded anew for every page, over the one device that all of them share. */
 export type WebPage = typeof Parts
@@ -18,11 +19,11 @@ export async function loadPage(): Promise<WebPage> {
 }
 
 async function bundle(): Promise<string> {
-  const root = fileURLToPath(new URL('../../..', import.meta.url))
-  const entry = fileURLToPath(new URL('./web-page-parts.ts', import.meta.url))
+  const checkout = fileURLToPath(root)
+  const entry = fileURLToPath(new URL('tests/harness/browser/web-page-parts.ts', root))
   const made = await build({
     configFile: false,
-    root,
+    root: checkout,
     logLevel: 'error',
     ssr: { noExternal: true },
     build: { write: false, ssr: entry, target: 'node20', minify: false, rollupOptions: { output: { codeSplitting: false } } },
@@ -30,7 +31,7 @@ async function bundle(): Promise<string> {
   const [output] = [made].flat().flatMap((one) => ('output' in one ? one.output : []))
   if (output?.type !== 'chunk') throw new Error('the parts of a page could not be bundled')
   // Within the project, so that what is left of imports is found.
-  const folder = mkdtempSync(join(root, 'node_modules', '.page-of-tests-'))
+  const folder = mkdtempSync(join(checkout, 'node_modules', '.page-of-tests-'))
   process.once('exit', () => rmSync(folder, { recursive: true, force: true }))
   writeFileSync(join(folder, 'page.mjs'), output.code)
   return join(folder, 'page.mjs')

@@ -1,8 +1,9 @@
 import { readFileSync } from 'node:fs'
 import { techniques } from '#core/techniques/registry'
 import type { CaseFile } from './leg-slab-cases'
+import { root } from '../root'
 
-const folder = new URL('../../../docs/formats/examples/', import.meta.url)
+const folder = new URL('docs/formats/examples/', root)
 
 const texts = new Map<string, string>()
 

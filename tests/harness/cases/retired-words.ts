@@ -1,7 +1,8 @@
 import { readFileSync } from 'node:fs'
+import { root } from '../root'
 
 /** What docs/words.md says is not to be used: the last column of its table, each as it would stand on a screen. */
-export const retiredWords: readonly string[] = readFileSync(new URL('../../../docs/words.md', import.meta.url), 'utf8')
+export const retiredWords: readonly string[] = readFileSync(new URL('docs/words.md', root), 'utf8')
   .split('\n')
   .filter((line) => line.startsWith('| ') && !line.startsWith('| ---'))
   .flatMap((line) => [...(line.split('|').at(-2) ?? '').matchAll(/`([^`]+)`/g)].map((found) => found[1]!))

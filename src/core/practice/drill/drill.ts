@@ -1,66 +1,16 @@
 import { readDefaults, type Protocol } from '../../quantities/defaults'
 import { roomDefaults } from '../../figures/swelling/room'
-import type { LimbFindings, RoundInput } from '../../model/observation'
+import type { RoundInput } from '../../model/observation'
 import { taskMinuteDefaults } from '../../rounds/task-minutes'
 import { openingAction } from '../../standing/action-words'
 import { drawBodies, type HiddenBody } from './draw-body'
-import { atEase, bodyAtStart, isAsleep, limitPassedAt, nextMinute, painOf, type BodyState } from './hidden-body'
-import { checkMinutes, checksBefore, checksNow, checksOf, type BedCheck } from './bed-checks'
-import { roundsOf, standBed, type BedRecord } from './judge-bed'
+import { isAsleep, limitPassedAt } from './hidden-body'
+import { checkMinutes, checksNow, type BedCheck } from './bed-checks'
+import type { DrillState, Move, NightEntry } from './drill-state'
+import { standBed } from './judge-bed'
 import type { Night } from './nights'
-import { showFindings, type Shown } from './show-findings'
-
-/** What a player does, at a minute of the night. */
-export type Move = { readonly atMin: number; readonly bed: number } & (
-  | { readonly kind: 'look'; readonly wakes: boolean }
-  | { readonly kind: 'record'; readonly analgesia: boolean; readonly limbs: readonly LimbFindings[] }
-  | { readonly kind: 'open' | 'raise' | 'relieve' | 'cord' | 'check' | 'call' }
-)
-export const moveKinds = ['look', 'record', 'open', 'raise', 'relieve', 'cord', 'check', 'call'] as const satisfies readonly Move['kind'][]
-
-/** Something of the night, for the log and the replay. */
-export interface NightEntry {
-  readonly atMin: number
-  readonly bed: number
-  readonly kind: Move['kind'] | 'rings' | 'senior'
-  readonly text: string
-}
-
-/** What was shown at a look, and whether it was urgent. */
-export interface ShownLook extends Shown {
-  readonly atMin: number
-  readonly isUrgent: boolean
-}
-
-/** One bed as the night has left it. `body`, `state` and `history` are what nobody sees before the end. */
-export interface Bed {
-  readonly body: HiddenBody
-  readonly state: BodyState
-  readonly record: BedRecord
-  /** The last look that is not written down yet. */
-  readonly look: ShownLook | null
-  readonly history: readonly { readonly atMin: number; readonly pressureKPa: number }[]
-  readonly tally: BedTally
-}
-
-/** What counts in the end, of one bed. */
-export interface BedTally {
-  readonly aboveMin: number
-  readonly unanswered: number
-  readonly needless: number
-  readonly late: number
-}
-
-export interface DrillState {
-  readonly night: Night
-  readonly seed: string
-  readonly atMin: number
-  /** Where the player stands; 0 is the desk. */
-  readonly where: number
-  readonly beds: readonly Bed[]
-  readonly log: readonly NightEntry[]
-  readonly isOver: boolean
-}
+import { answerBed, closeBed, countLate, openBed, passMinute, type BedNight, type OpenBed } from './open-bed'
+import { showFindings } from './show-findings'
 
 /** A night that goes on: time passes, a player does things, and nothing of it is undone. */
 export interface Drill {
@@ -83,35 +33,8 @@ const slabOpenMin = 8
 const pullEaseMin = 4
 /** Pain relief works so long. */
 const reliefMin = 240
-/** Urgent is answered within so long, and not asked again for so long after. */
-const answerMin = 15
+/** What was urgent and answered is not asked again for so long. */
 const answeredForMin = 60
-/** Who is in bad pain and awake rings, and rings again. */
-const ringsAtPain = 7
-const ringsAgainMin = 45
-const ringsLagMin = 10
-const sampleMin = 5
-
-interface OpenBed {
-  readonly body: HiddenBody
-  state: BodyState
-  record: BedRecord
-  look: ShownLook | null
-  readonly shown: RoundInput[]
-  readonly history: { atMin: number; pressureKPa: number }[]
-  aboveMin: number
-  unanswered: number
-  needless: number
-  late: number
-  lateSeenMin: number
-  urgentSinceMin: number | null
-  /** The last look that showed something urgent. */
-  urgentLookMin: number | null
-  answeredAtMin: number | null
-  painSinceMin: number | null
-  rangAtMin: number | null
-  seniorAtMin: number | null
-}
 
 /**
  * Begins a night. The same night, seed and moves give the same to the minute: noise is drawn from seed, bed and minute, not from what was done before.
@@ -126,91 +49,20 @@ export function startDrill(night: Night, seed: string, protocol: Protocol, until
   const log: NightEntry[] = []
   let atMin = 0
   let where = 0
-  const beds = drawBodies(night, seed, protocol).map((body): OpenBed => {
-    const state = bodyAtStart(body, protocol)
-    const before = [firstRound(body, seed, body.onAtMin, true), firstRound(body, seed, -Math.min(20, -body.onAtMin / 2), false)]
-    return {
-      body,
-      state,
-      record: { rounds: before, responses: [], calls: [], checks: checksBefore(body), openedAtMin: null },
-      look: null,
-      shown: [...before],
-      history: [{ atMin: 0, pressureKPa: state.pressureKPa }],
-      aboveMin: 0,
-      unanswered: 0,
-      needless: 0,
-      late: 0,
-      lateSeenMin: 0,
-      urgentSinceMin: null,
-      urgentLookMin: null,
-      answeredAtMin: null,
-      painSinceMin: null,
-      rangAtMin: null,
-      seniorAtMin: null,
-    }
-  })
+  const beds = drawBodies(night, seed, protocol).map((body) => openBed(body, seed, protocol))
+  const nowIn: BedNight = { night, protocol, limitKPa, note }
 
   function advanceTo(toMin: number): void {
     const until = Math.min(endMin, Math.ceil(toMin - 1e-9))
     for (; atMin < until;) {
       atMin++
-      for (const bed of beds) minuteOf(bed)
+      for (const bed of beds) passMinute(bed, atMin, nowIn)
     }
-    if (atMin >= endMin) for (const bed of beds) close(bed)
-  }
-
-  function minuteOf(bed: OpenBed): void {
-    bed.state = nextMinute(bed.body, bed.state, atMin, protocol)
-    if (bed.state.pressureKPa > limitKPa) bed.aboveMin++
-    if (atMin % sampleMin === 0) bed.history.push({ atMin, pressureKPa: bed.state.pressureKPa })
-    if (bed.seniorAtMin === atMin) senior(bed)
-    const hurts = painOf(bed.body, bed.state, atMin) >= ringsAtPain && !isAsleep(bed.body, bed.state, atMin)
-    bed.painSinceMin = hurts ? (bed.painSinceMin ?? atMin) : null
-    const rests = bed.rangAtMin === null || atMin - bed.rangAtMin >= ringsAgainMin
-    if (bed.painSinceMin !== null && atMin - bed.painSinceMin >= ringsLagMin && rests) {
-      bed.rangAtMin = atMin
-      note(bed, 'rings', 'Rings: it hurts.')
-    }
-  }
-
-  /** Whoever was called comes, and relieves what is still above the limit. */
-  function senior(bed: OpenBed): void {
-    bed.seniorAtMin = null
-    const isNeeded = bed.state.pressureKPa > limitKPa || bed.state.loadMin > bed.body.nerveMin[1]
-    if (isNeeded) bed.state = { ...bed.state, isRelieved: true }
-    note(bed, 'senior', isNeeded ? 'The senior came, and relieved it.' : 'The senior came, and found room.')
+    if (atMin >= endMin) for (const bed of beds) closeBed(bed, atMin, endMin, nowIn)
   }
 
   function note(bed: OpenBed, kind: NightEntry['kind'], text: string): void {
     log.push({ atMin, bed: bed.body.bed, kind, text })
-  }
-
-  /** Rounds and checks that ran out of their grace since it was last counted. */
-  function countLate(bed: OpenBed): void {
-    for (const round of roundsOf(night, bed.body, bed.record, protocol)) {
-      const endsMin = (round.dueAt - Date.parse(night.beginsAt)) / 60_000 + round.graceMin
-      if (round.doneAt === null && endsMin > bed.lateSeenMin && endsMin <= atMin) bed.late++
-    }
-    for (const { dueMin, graceMin } of checksOf(night, bed.body, bed.record)) {
-      if (dueMin + graceMin > bed.lateSeenMin && dueMin + graceMin <= atMin) bed.late++
-    }
-    bed.lateSeenMin = Math.max(bed.lateSeenMin, atMin)
-  }
-
-  function close(bed: OpenBed): void {
-    if (bed.lateSeenMin >= endMin) return
-    countLate(bed)
-    if (bed.urgentSinceMin !== null && endMin - bed.urgentSinceMin > answerMin) bed.unanswered++
-    bed.urgentSinceMin = null
-    if (bed.history.at(-1)?.atMin !== endMin) bed.history.push({ atMin: endMin, pressureKPa: bed.state.pressureKPa })
-  }
-
-  function answer(bed: OpenBed): void {
-    // What is done before anything was seen answers nothing that is seen later.
-    if (bed.urgentSinceMin === null) return
-    if (atMin - bed.urgentSinceMin > answerMin) bed.unanswered++
-    bed.urgentSinceMin = null
-    bed.answeredAtMin = atMin
   }
 
   function look(bed: OpenBed, wakes: boolean): void {
@@ -232,9 +84,9 @@ export function startDrill(night: Night, seed: string, protocol: Protocol, until
     const wasUrgent = bed.urgentLookMin !== null && atMin - bed.urgentLookMin <= answeredForMin
     const wouldPass = limitPassedAt(bed.body, bed.state, atMin, morningMin, protocol) !== null
     if (!wasUrgent && !wouldPass && !bed.state.isOpen) bed.needless++
-    answer(bed)
+    answerBed(bed, atMin)
     advanceTo(atMin + openMinutes(bed.body, minutes.opening))
-    countLate(bed)
+    countLate(bed, atMin, nowIn)
     bed.state = { ...bed.state, isOpen: true }
     const action = openingAction[bed.body.technique.onUrgent.holds]
     bed.record = {
@@ -249,7 +101,7 @@ export function startDrill(night: Night, seed: string, protocol: Protocol, until
   function check(bed: OpenBed): void {
     const checks = checksNow(night, bed.body, bed.record, atMin)
     advanceTo(atMin + checkMinutes(checks, protocol))
-    countLate(bed)
+    countLate(bed, atMin, nowIn)
     bed.record = { ...bed.record, checks: [...bed.record.checks, ...checks.map(({ id }) => ({ taskId: id, atMin }))] }
     note(bed, 'check', checkWords(bed, checks))
   }
@@ -268,7 +120,7 @@ export function startDrill(night: Night, seed: string, protocol: Protocol, until
         return look(bed, move.wakes)
       case 'record': {
         if (bed.look === null) return
-        countLate(bed)
+        countLate(bed, atMin, nowIn)
         const round: RoundInput = { atMin: bed.look.atMin, analgesia: move.analgesia, limbs: move.limbs }
         bed.record = { ...bed.record, rounds: [...bed.record.rounds, round] }
         bed.look = null
@@ -279,7 +131,7 @@ export function startDrill(night: Night, seed: string, protocol: Protocol, until
       case 'check':
         return check(bed)
       case 'call':
-        answer(bed)
+        answerBed(bed, atMin)
         advanceTo(atMin + actMinutes.call)
         bed.seniorAtMin ??= atMin + bed.body.seniorMin
         bed.record = {
@@ -352,14 +204,4 @@ export function walkMinutes(from: number, to: number): number {
 export function openMinutes(body: HiddenBody, castMin: number): number {
   if (body.room === null) return pullEaseMin
   return body.technique.isCast ? castMin : slabOpenMin
-}
-
-/** How the shift before found everybody. */
-const quietGrowth = 0.01
-const quietKPa = 1
-
-/** A round that the shift before did and wrote down as it was. */
-function firstRound(body: HiddenBody, seed: string, atMin: number, isBaseline: boolean): RoundInput {
-  const { limbs } = showFindings({ ...body, asleep: [], refuses: false }, atEase(quietGrowth, quietKPa), atMin, seed, true)
-  return { atMin: Math.round(atMin), ...(isBaseline ? { baseline: true } : {}), limbs }
 }

@@ -1,5 +1,6 @@
 import type { Protocol } from '../../quantities/defaults'
-import { startDrill, type DrillState, type Move } from './drill'
+import { startDrill } from './drill'
+import type { DrillState, Move } from './drill-state'
 import type { Night } from './nights'
 import { playNight } from './players'
 import { scoreDrill, type DrillScore } from './score-drill'

@@ -1,4 +1,4 @@
-import type { DrillState } from './drill'
+import type { DrillState } from './drill-state'
 
 /** What a night is scored by, and the score: 100 − 12·H − 4·U − 3·N − L, not below 0. */
 export interface DrillScore {

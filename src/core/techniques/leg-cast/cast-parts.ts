@@ -10,6 +10,8 @@ export type RollStep = LegCastStep & `roll-${number}`
 export interface NumberedRoll {
   /** Step id, `roll-4`. */
   readonly id: RollStep
+  /** 1 for the first that is laid. */
+  readonly number: number
   readonly roll: CastRoll
 }
 
@@ -52,7 +54,7 @@ export function castParts(formation: CastFormation): readonly CastPart[] {
   const parts: CastPart[] = []
   for (const { of, lapsOnPart, ...part } of made) {
     const beneath = parts.find(({ id }) => id === lapsOnPart) ?? parts.at(-1)
-    const rolls = of.map((roll): NumberedRoll => ({ id: `roll-${++number}`, roll }))
+    const rolls = of.map((roll): NumberedRoll => ({ id: `roll-${++number}`, number, roll }))
     parts.push({ ...part, rolls, lapsOn: beneath?.rolls.at(-1)?.id ?? null })
   }
   return parts

@@ -9,6 +9,7 @@ import type { PlanDraft } from '../../planner/draft'
 import type { ScheduleEntry } from '../../model/plan'
 import type { Geometry } from '../../model/geometry'
 import type { Step } from '../../model/step'
+import { rolesIn } from '../../model/step-role'
 import { scheduleRounds } from '../../planner/schedule-rounds'
 import { slowerMends, type Mend } from '../shared/judge-minutes'
 import { decideSetting } from '../families/cast/decide-set-time'
@@ -217,7 +218,7 @@ function orderMends(facts: CastFacts): readonly Mend[] {
 function wetAhead(draft: PlanDraft, steps: readonly Step[], windows: readonly CrewWindow[]): Mend {
   const { wettingMin } = readDefaults(wrapDefaults, draft.ctx.protocol)
   const quicker = steps.map((step): Step => {
-    if (!step.id.startsWith('roll-')) return step
+    if (!rolesIn(legCastRoles, step.id)?.includes('wets')) return step
     const [least, likely, most] = step.minutes
     return { ...step, minutes: [least - wettingMin, likely - wettingMin, most - wettingMin] }
   })

@@ -19,13 +19,13 @@ export function rollBands(
   const legTopCm = Math.min(model.lowerLegCm, topCm)
   let thighFromCm = model.lowerLegCm - lapCm
   return parts.flatMap(({ id: part, rolls }) =>
-    rolls.flatMap(({ id, roll: { zone, reachCm } }): readonly GeometryBand[] => {
+    rolls.flatMap(({ id, number, roll: { zone, reachCm } }): readonly GeometryBand[] => {
       if (reachCm === null) return []
       const band = (axis: 'foot' | 'leg', fromCm: number, toCm: number): readonly GeometryBand[] => [
         {
           id,
           axis,
-          label: `Roll ${id.slice('roll-'.length)}`,
+          label: `Roll ${number}`,
           kind: 'reach',
           fromCm,
           toCm,

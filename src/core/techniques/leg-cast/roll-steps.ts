@@ -56,9 +56,9 @@ const toeGrip = {
   where: ['toe'],
 }
 
-function rollStep(facts: RollFacts, part: CastPart, { id, roll }: NumberedRoll, total: number) {
+function rollStep(facts: RollFacts, part: CastPart, rolled: NumberedRoll, total: number) {
   const { options, isPlaster } = facts
-  const number = Number(id.slice('roll-'.length))
+  const { id, number, roll } = rolled
   const isLap = part.lapsOn !== null && id === part.rolls[0]?.id
   const water = options['water'] === 'press-out' ? 'press it out' : 'let it drain until it stops running'
   const width = roll.widthCm === null ? '' : `${formatValue(roll.widthCm, 'cm')} wide, `
@@ -67,7 +67,7 @@ function rollStep(facts: RollFacts, part: CastPart, { id, roll }: NumberedRoll, 
   return {
     id,
     text: [
-      `Roll ${number} of ${total}, ${width}${placeWords(facts, part, id, roll.zone)}${reach}.`,
+      `Roll ${number} of ${total}, ${width}${placeWords(facts, part, rolled)}${reach}.`,
       isLap ? `Lap it ${facts.lapCm} cm onto the part before.` : '',
       `Keep a hand's length of tail free, ${isPlaster ? `wet it till the bubbles stop, ${water}` : 'wet it, squeeze once'}; roll close without lifting off, smooth as you go.`,
       isOverKnee ? 'Cross behind and in front of the knee in a figure-of-eight, two turns each way.' : '',
@@ -87,9 +87,9 @@ function rollStep(facts: RollFacts, part: CastPart, { id, roll }: NumberedRoll, 
   }
 }
 
-function placeWords({ options }: RollFacts, part: CastPart, id: string, zone: NumberedRoll['roll']['zone']): string {
-  if (options['order'] === 'from-the-injury' && id === 'roll-1') return 'over the injury'
-  switch (zone) {
+function placeWords({ options }: RollFacts, part: CastPart, { number, roll }: NumberedRoll): string {
+  if (options['order'] === 'from-the-injury' && number === 1) return 'over the injury'
+  switch (roll.zone) {
     case 'foot':
       return 'foot and ankle'
     case 'thigh':
@@ -103,7 +103,7 @@ function placeWords({ options }: RollFacts, part: CastPart, id: string, zone: Nu
 function rollClocks(
   { set }: RollFacts,
   parts: readonly CastPart[],
-  { id }: NumberedRoll,
+  { id, number }: NumberedRoll,
 ): { readonly moreTimers?: readonly StepTimer<LegCastStep>[] } {
   const part = parts.find(({ rolls }) => rolls.some((roll) => roll.id === id))
   if (!part) return {}
@@ -115,8 +115,8 @@ function rollClocks(
     ...(next
       ? [
           {
-            id: `bond-${id.slice('roll-'.length)}`,
-            label: `Roll ${id.slice('roll-'.length)} workable`,
+            id: `bond-${number}`,
+            label: `Roll ${number} workable`,
             minutes,
             kind: 'set' as const,
             starts: 'shown' as const,

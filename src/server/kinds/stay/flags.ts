@@ -1,6 +1,7 @@
 import type { FlagsBody } from '#contract/events/stay/flags'
 import type { StayRules } from '../rules'
-import { checkAccepted, isTakenAway } from './what-is-known'
+import { isTakenAway } from '#contract/records/side-change'
+import { checkAccepted } from './what-is-known'
 
 export const rules: StayRules<FlagsBody> = {
   check({ body }, { stay, cases, actor }) {

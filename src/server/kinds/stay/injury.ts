@@ -1,7 +1,7 @@
 import type { InjuryBody } from '#contract/events/stay/injury'
-import { isOtherPlace } from '#contract/records/side-change'
+import { isOtherPlace, isTakenAway } from '#contract/records/side-change'
 import type { StayRules } from '../rules'
-import { checkAccepted, checkReadAloud, isTakenAway } from './what-is-known'
+import { checkAccepted, checkReadAloud } from './what-is-known'
 
 export const rules: StayRules<InjuryBody> = {
   check({ body: { injuryId, injury, reason } }, { stay, cases, actor }) {

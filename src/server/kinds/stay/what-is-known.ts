@@ -24,8 +24,3 @@ export function checkAccepted(bound: readonly CaseRecord[], actor: Actor): void 
   if (hasRight(actor.roles, 'decide') || bound.every((record) => record.accepted === null)) return
   refuseRole('The plan is accepted: flags taken away, side, region and pattern are a clinician’s from then on. Ask one.')
 }
-
-/** Whether something that was known is not said any more. */
-export function isTakenAway(had: readonly string[], has: readonly string[]): boolean {
-  return had.some((flag) => !has.includes(flag))
-}

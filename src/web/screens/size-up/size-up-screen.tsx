@@ -20,7 +20,7 @@ import { StagePage } from '../../parts/stage-page'
 import { useNarrow } from '../../parts/use-narrow'
 import { useOpenCase, writeEvent, type OpenCase } from '../../sync/case-store'
 import { questionsOf } from '#ward/case/questions'
-import { isOtherPlace } from '#contract/records/side-change'
+import { isOtherPlace, isTakenAway } from '#contract/records/side-change'
 import { isIdentityRead } from '#ward/case/done-with-role'
 import { hasRight, mayChangeSide } from '#contract/rights'
 import { protocolOf } from '#contract/records/case'
@@ -263,11 +263,6 @@ function Where({
       )}
     </div>
   )
-}
-
-/** Whether any flag of the first list is missing in the second. */
-function isTakenAway(before: readonly string[], after: readonly string[]): boolean {
-  return before.some((flag) => !after.includes(flag))
 }
 
 /** Goes on with a better device where the one in hand cannot stay; what is said of it, or null. */

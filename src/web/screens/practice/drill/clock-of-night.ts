@@ -1,5 +1,5 @@
 import { DateTime } from 'luxon'
-import type { DrillState } from '#core/practice/drill/drill'
+import type { DrillState } from '#core/practice/drill/drill-state'
 import { msOf } from '#core/practice/drill/judge-bed'
 
 /** The time of day at a minute of the night. */

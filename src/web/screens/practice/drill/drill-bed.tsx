@@ -1,6 +1,7 @@
 import { findingsOnLimb } from '#core/standing/findings-on-limb'
 import { isPressing } from '#core/model/standing'
-import { actMinutes, openMinutes, walkMinutes, type Bed, type DrillState } from '#core/practice/drill/drill'
+import { actMinutes, openMinutes, walkMinutes } from '#core/practice/drill/drill'
+import type { Bed, DrillState } from '#core/practice/drill/drill-state'
 import { checkMinutes, checksNow, checksOf, type BedCheck } from '#core/practice/drill/bed-checks'
 import { judgeBed } from '#core/practice/drill/judge-bed'
 import { defaultProtocol, readDefaults } from '#core/quantities/defaults'

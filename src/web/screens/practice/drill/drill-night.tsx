@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import type { DrillState } from '#core/practice/drill/drill'
+import type { DrillState } from '#core/practice/drill/drill-state'
 import { Button } from '../../../parts/button'
 import { Dialog } from '../../../parts/dialog'
 import { ChoiceRow } from '../../../parts/choice-row'

@@ -1,6 +1,6 @@
 import { spoken } from '#core/model/vocabulary'
 import type { LimbFindings } from '#core/model/observation'
-import type { Bed, DrillState } from '#core/practice/drill/drill'
+import type { Bed, DrillState } from '#core/practice/drill/drill-state'
 import { msOf } from '#core/practice/drill/judge-bed'
 import { Dialog } from '../../../parts/dialog'
 import { entriesOf, lastEntries } from '../../../round/last-entries'

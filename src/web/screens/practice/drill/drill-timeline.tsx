@@ -1,5 +1,5 @@
 import { roomDefaults } from '#core/figures/swelling/room'
-import type { Bed, DrillState, NightEntry } from '#core/practice/drill/drill'
+import type { Bed, DrillState, NightEntry } from '#core/practice/drill/drill-state'
 import { msOf, standBed } from '#core/practice/drill/judge-bed'
 import { defaultProtocol, readDefaults } from '#core/quantities/defaults'
 import type { Level } from '#core/model/finding'

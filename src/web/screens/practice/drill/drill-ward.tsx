@@ -1,5 +1,5 @@
 import { isPressing } from '#core/model/standing'
-import type { Bed, DrillState } from '#core/practice/drill/drill'
+import type { Bed, DrillState } from '#core/practice/drill/drill-state'
 import { checksOf } from '#core/practice/drill/bed-checks'
 import { judgeBed, msOf, roundsOf, standBed } from '#core/practice/drill/judge-bed'
 import { dueState } from '#core/rounds/due-state'

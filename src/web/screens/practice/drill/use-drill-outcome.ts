@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react'
-import type { Move } from '#core/practice/drill/drill'
+import type { Move } from '#core/practice/drill/drill-state'
 import type { DrillOutcome } from '#core/practice/drill/finish-drill'
 import type { Night } from '#core/practice/drill/nights'
 import type { DrillJob, DrillReply } from '../../../workers/drill-worker'

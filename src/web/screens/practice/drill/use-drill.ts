@@ -1,5 +1,6 @@
 import { useCallback, useEffect, useRef, useState } from 'react'
-import { startDrill, type Drill, type DrillState, type Move } from '#core/practice/drill/drill'
+import { startDrill, type Drill } from '#core/practice/drill/drill'
+import type { DrillState, Move } from '#core/practice/drill/drill-state'
 import type { Night } from '#core/practice/drill/nights'
 import { defaultProtocol } from '#core/quantities/defaults'
 import { useDraft } from '../../../sync/use-draft'
