@@ -1,4 +1,5 @@
 import { expect } from 'chai'
+import { paths } from '#contract/api/paths'
 import { heardServer, missedServer, useNetwork } from '../../../src/web/sync/network'
 
 const known = Object.getOwnPropertyDescriptor(globalThis, 'navigator')
@@ -32,15 +33,22 @@ describe('whether there is a line', () => {
     const { fetch } = globalThis
     browserSays(false)
     missedServer()
-    const asked = new Promise<void>((resolve) => {
-      globalThis.fetch = (() => {
+    // Others in this process may ask something as well: only what the line itself asks brings it back.
+    const asked: unknown[] = []
+    const back = new Promise<void>((resolve) => {
+      const stop = useNetwork.subscribe(({ isGone: isStillGone }) => {
+        if (isStillGone) return
+        stop()
         resolve()
-        return Promise.resolve(new Response())
-      }) as typeof globalThis.fetch
+      })
     })
-    await asked
+    globalThis.fetch = ((path: unknown) => {
+      asked.push(path)
+      return Promise.resolve(new Response())
+    }) as typeof globalThis.fetch
+    await back
     globalThis.fetch = fetch
-    await new Promise((resolve) => setImmediate(resolve))
+    expect(asked).to.include(paths.session)
     expect(isGone()).to.equal(false)
   })
 })
