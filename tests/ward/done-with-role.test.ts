@@ -1,6 +1,10 @@
 import { expect } from 'chai'
 import { asksCheck } from '#core/runs/what-binds'
 import { hasStepRole } from '#core/model/step-role'
+import { comparePlans } from '#core/planner/compare-plans'
+import { adjustmentPlan } from '#core/runs/adjustment-plan'
+import { againPlan } from '#core/techniques/again-plan'
+import { takingOffPlan } from '#core/techniques/taking-off-plan'
 import { techniques } from '#core/techniques/registry'
 import { doneWithRole, isIdentityRead } from '#ward/case/done-with-role'
 import { openNowRun } from '#ward/case/opening-run'
@@ -40,6 +44,29 @@ describe('what a run did, by the roles of its steps', () => {
       }
     })
   }
+
+  it('no way of going on loses the look: opened now, put on again, adjusted, taken off', () => {
+    for (const technique of techniques.filter((one) => !one.opensCasts)) {
+      const worn = planFile(exampleOf(technique.id))
+      const folded = foldStay({ technique: technique.id })
+      const record = folded.caseAfter(folded.event('plan', { plan: worn }, 1))
+      const changed = {
+        ...worn,
+        decisions: worn.decisions.map((decision, index) => (index === 0 ? { ...decision, display: 'other' } : decision)),
+      }
+      const ways = [
+        openNowRun(record, folded.stay, worn, '2026-03-27T12:00:00Z', testContext())?.plan,
+        againPlan(worn, worn, technique, []),
+        adjustmentPlan(worn, changed, comparePlans(worn, changed)),
+        takingOffPlan(worn, technique, { where: 'RIGHT leg', laidOn: 'whole' }),
+      ].filter((plan) => plan != null)
+      expect(ways.length, technique.id).to.be.at.least(3)
+      for (const { procedure } of ways)
+        for (const step of procedure.steps)
+          expect(asksCheck(step), `${technique.id}: ${step.id}`).to.equal(['baseline', 'after-check'].includes(step.id))
+      for (const { procedure } of [ways[0]!, ways.at(-2)!]) expect(procedure.steps.filter(asksCheck).length, technique.id).to.be.at.least(1)
+    }
+  })
 
   it('reads the roles of a plan of its own, whose steps the technique does not know', () => {
     for (const technique of techniques.filter((one) => !one.opensCasts)) {
