@@ -3,7 +3,7 @@ import type { SeniorWord, StandingLevel } from '#core/model/standing'
 import type { Geometry } from '#core/model/geometry'
 import type { LimbFinding } from '#core/standing/findings-on-limb'
 import type { Recorded } from '../records/run'
-import type { HeldThing } from '#core/model/step'
+import type { HeldThing } from '#core/model/held-thing'
 
 /** Answer of GET /api/hand-over: live cases of the places asked for, the worst first. */
 export interface HandOverAnswer {

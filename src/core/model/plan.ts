@@ -1,6 +1,7 @@
 import type { Problem } from './problem'
 import type { Decision } from './decision'
 import type { Geometry } from './geometry'
+import type { RollRun } from './roll-run'
 import type { SlowTask } from './slow-task'
 import type { Step, StepAngle } from './step'
 
@@ -77,6 +78,8 @@ export interface Plan {
   readonly options: Readonly<Record<string, string | number>>
   readonly decisions: readonly Decision[]
   readonly materials: readonly Material[]
+  /** Every roll as it is laid, in the order of laying; only where rolls are wound one by one. */
+  readonly rolls?: readonly RollRun[]
   readonly cautions: readonly Caution[]
   readonly procedure: { readonly steps: readonly Step[] }
   readonly fit: readonly FitTest[]

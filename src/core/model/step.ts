@@ -1,4 +1,6 @@
 import type { ActionId } from './action'
+import type { HeldThing } from './held-thing'
+import type { StepLine } from './step-line'
 import type { StepMust } from './step-must'
 import type { StepRole } from './step-role'
 import type { Side } from './vocabulary'
@@ -78,10 +80,6 @@ export interface StepReading {
 /** Where a pair of hands is needed: at the work, or holding the limb, or fetching. */
 export type HandGrip = 'apply' | 'hold-distal' | 'hold-joint' | 'hold-proximal' | 'fetch'
 
-/** What hands can hold until the device does. */
-export const heldThings = ['head', 'spine', 'pull', 'break', 'knee', 'thigh', 'foot', 'heel', 'wrist'] as const
-export type HeldThing = (typeof heldThings)[number]
-
 /** A hold that lasts from the start of one step to the end of another. */
 export interface Hold<Id extends string = string> {
   readonly what: HeldThing
@@ -95,7 +93,12 @@ export interface Hold<Id extends string = string> {
 /** One step of the application; `Id` are the steps of its technique, which it may name. */
 export interface Step<Id extends string = string> {
   readonly id: Id
+  /** All of it as one text: headline and lines joined. */
   readonly text: string
+  /** What it achieves; none where the text is not cut into lines yet. */
+  readonly headline?: string
+  /** One act each, in their order; none where the text is not cut yet. */
+  readonly lines?: readonly StepLine[]
   readonly why: string
   /** The mistake that this step prevents. */
   readonly prevents: string

@@ -86,7 +86,9 @@ function crewOutcome(task: SlowTask & { decision: 'least-crew' }, crew: CrewResu
   const cautions: RoledCaution[] = []
   const chosen = crew.options.find((option) => option.people === crew.leastCrew)
   const gives = task.relief.length > 0 ? ` What helps: ${task.relief.join('; ')}.` : ''
-  if (task.people !== null && task.people < crew.leastCrew) {
+  // Too few to hold at all is a stop, where that was found by playing the procedure.
+  const isStopped = task.isSearched === true && task.people !== null && task.people < task.input.floor
+  if (task.people !== null && task.people < crew.leastCrew && !isStopped) {
     cautions.push({
       level: 'caution',
       code: 'short-handed',

@@ -1,4 +1,5 @@
 import type { Held } from '../model/danger'
+import type { HeldThing } from '../model/held-thing'
 import type { Said } from './answer'
 import type { MeasurementDefinition } from '../model/measurement-definition'
 import type { ClinicalCase } from '../model/clinical-case'
@@ -11,6 +12,7 @@ import type { PutOn } from '../rules/by-what-is-put-on'
 import type { Trouble } from '../model/trouble'
 import type { FitTest, ScheduleEntry } from '../model/plan'
 import type { Geometry } from '../model/geometry'
+import type { RollRun } from '../model/roll-run'
 import type { Step } from '../model/step'
 import type { Must } from '../model/order-rule'
 import type { StepRoles } from '../model/step-role'
@@ -74,6 +76,10 @@ export interface TechniqueOutcome<Id extends string = string> {
   readonly care: readonly string[]
   readonly schedule: readonly ScheduleEntry[]
   readonly geometry: Geometry
+  /** What holds where hands are short, in place of somebody; said with the stop for a post that nobody fills. */
+  readonly relief?: readonly string[]
+  /** Where each roll goes, where it puts rolls on. */
+  readonly rolls?: readonly RollRun[]
 }
 
 /** Putting on again what its wearer had off. */
@@ -129,6 +135,10 @@ export interface Technique<Id extends string = string> {
   readonly musts: readonly Must[]
   /** Put on a patient who sits or stands, until a step lowers them. */
   readonly isUpright?: (options: OptionValues) => boolean
+  /** What is carried whenever the body is worked on, from its lift until it is set or set down; once its steps are cut into lines. */
+  readonly carries?: (options: OptionValues) => readonly HeldThing[]
+  /** Turns that its rolls make at a joint, by station of the lane. */
+  readonly turns?: (options: OptionValues, protocol: Protocol) => Readonly<Record<string, number>>
   /** What it holds, which decides what a hand takes before it is opened, and its own way of opening or easing. */
   readonly onUrgent: { readonly holds: Held; readonly actions: readonly string[] }
   /** How it comes off whole, in order, one step a line; what it holds is taken by a hand before. Empty where it puts nothing on. */

@@ -1,4 +1,5 @@
-import type { HandGrip, HeldThing, Step } from '../model/step'
+import type { HandGrip, Step } from '../model/step'
+import type { HeldThing } from '../model/held-thing'
 
 /** Something that hands hold, and from where. */
 export interface HeldAt {

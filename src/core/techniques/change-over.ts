@@ -37,10 +37,16 @@ export function withChangeOver(steps: readonly Step[], old: Changed, next: Chang
   const words = taken.length > 0 ? handOverWords(what) : ''
   const rest = steps.slice(first).map((step) => ({
     ...step,
-    ...(step.id === to.id && words ? { text: `${step.text} ${words}` } : {}),
+    ...(step.id === to.id && words ? withWords(step, words) : {}),
     ...(putsOn(step) || step.id === from.id ? { after: [...step.after, underOldId] } : {}),
   }))
   return [...steps.slice(0, first), ...taken, ...off, under, ...rest]
+}
+
+/** A step that says so much more, as its last line where it is cut into lines. */
+function withWords({ text, lines }: Step, words: string): Pick<Step, 'text' | 'lines'> {
+  const said = `${text} ${words}`
+  return lines ? { text: said, lines: [...lines, { id: 'hand-over', act: 'hold', by: 'side', text: words }] } : { text: said }
 }
 
 function putsOn(step: Step): boolean {
@@ -65,6 +71,6 @@ function handOverAt(steps: readonly Step[], first: number, what: Hold['what'], n
 
 function handOverWords(what: Hold['what']): string {
   return what === 'pull'
-    ? 'The hands give the pull over here, and let go only when it holds.'
-    : 'Only when it holds may the hands that took over let go.'
+    ? 'The hands give the pull over here; they let go only when it holds.'
+    : 'Only when it holds do the hands that took over let go.'
 }

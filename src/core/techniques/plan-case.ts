@@ -1,3 +1,4 @@
+import { judgeHands } from './judge-hands'
 import { judgeOrders } from './judge-orders'
 import { hasFlag, type ClinicalCase } from '../model/clinical-case'
 import type { Problem } from '../model/problem'
@@ -18,10 +19,11 @@ import { createDraft, type PlanDraft } from '../planner/draft'
 import { takeRemembered } from '../planner/apply-slow-result'
 import type { Material, Plan } from '../model/plan'
 import type { Step } from '../model/step'
+import type { StepLine } from '../model/step-line'
 import { itemsWithFigures } from '../planner/fetch-from'
 
 /** Version of the computing core, kept with every plan it makes: raised with each change of what it says of the same case. */
-export const coreVersion = '0.5.13'
+export const coreVersion = '0.5.14'
 
 /** A case worked out by its technique, before its cautions are placed at steps. */
 export interface WorkedOut {
@@ -66,6 +68,7 @@ export function planCase(entered: ClinicalCase, ctx: PlanContext, readProblems: 
     options,
     decisions,
     materials,
+    ...(outcome.rolls ? { rolls: outcome.rolls } : {}),
     cautions,
     procedure: {
       // Steps that take an old device off say by themselves what binds them.
@@ -74,7 +77,9 @@ export function planCase(entered: ClinicalCase, ctx: PlanContext, readProblems: 
         whole.cautions = codesByStep.get(step.id) ?? []
         const bound = musts.get(step.id)
         if (bound) whole.musts = bound
-        return step.items ? Object.assign(whole, laidOut(step.items, materials)) : whole
+        if (step.items) Object.assign(whole, laidOut(step.items, materials))
+        whole.lines ??= [uncut(whole.text)]
+        return whole
       }),
     },
     fit: outcome.fit,
@@ -105,6 +110,7 @@ export function workOut(entered: ClinicalCase, ctx: PlanContext, readProblems: r
   judgePlace(draft, technique, options.values)
   technique.judge?.(draft, options.values)
   const outcome = technique.plan(draft, options.values)
+  judgeHands(draft, technique, outcome)
   judgeOrders(draft)
   warnAboutNeighbours(draft)
   addStandingNotes(
@@ -116,9 +122,18 @@ export function workOut(entered: ClinicalCase, ctx: PlanContext, readProblems: r
 }
 
 /** What the step that lays out says, with what is cut and counted in figures. */
-function laidOut(wanted: readonly string[], materials: readonly Material[]): Pick<Step, 'items' | 'text'> {
+function laidOut(wanted: readonly string[], materials: readonly Material[]): Pick<Step, 'items' | 'text' | 'lines'> {
   const items = itemsWithFigures(wanted, materials)
-  return { items, text: `Lay out in the order of use: ${items.join('; ')}.` }
+  return {
+    items,
+    text: `Lay out in the order of use: ${items.join('; ')}.`,
+    lines: [{ id: 'fetch', act: 'fetch', by: 'table', text: 'Everything on the list, within reach of your hand.', uses: items }],
+  }
+}
+
+/** The line of a step that is not cut into lines yet: its whole text. */
+function uncut(text: string): StepLine {
+  return { id: 'all', act: 'say', by: 'you', text, isUncut: true }
 }
 
 /** Lengths that went into the plan and cannot stand beside each other, and girths that hardly can. */

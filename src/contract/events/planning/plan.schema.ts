@@ -1,5 +1,5 @@
 import Joi from 'joi'
-import { heldThings } from '#core/model/step'
+import { heldThings } from '#core/model/held-thing'
 import { stepRoles } from '#core/model/step-role'
 
 /** Steps by what rules see of them; all else of a step is compared with the server's own. */

@@ -1,6 +1,7 @@
 import type { Plan } from '../../model/plan'
 import { hasStepRole, onRoles } from '../../model/step-role'
-import type { HeldThing, Step } from '../../model/step'
+import type { Step } from '../../model/step'
+import type { HeldThing } from '../../model/held-thing'
 import type { CriticalError, Station, StationRun } from './station'
 
 /**

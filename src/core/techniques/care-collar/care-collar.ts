@@ -5,10 +5,11 @@ import { workingOf, type PlanDraft } from '../../planner/draft'
 import type { ScheduleEntry } from '../../model/plan'
 import { scheduleRounds } from '../../planner/schedule-rounds'
 import { judgeRigidCollar } from '../families/collar/collar-policy'
-import { decideRoll, isScooped, judgeRoll, rollHands } from '../shared/roll'
+import { decideRoll, isScooped, judgeRoll, rollHands, rollPeople } from '../shared/roll'
 import type { OptionValues, Technique, TechniqueOutcome } from '../../planner/technique'
 import { careCollarOptions } from './options'
-import { careCollarCare, careCollarFit, careCollarSteps } from './procedure'
+import { hasFlag } from '../../model/clinical-case'
+import { careCollarCare, careCollarFit, careCollarSteps, type Turners } from './procedure'
 import { decideSkin } from './skin'
 import { careCollarRelease, careCollarTroubles } from './trouble'
 import { decisions } from './decisions'
@@ -42,10 +43,11 @@ export const careCollar: Technique<CareCollarStep> = {
   plan: planCareCollar,
   roles: careCollarRoles,
   musts: careCollarMusts,
+  carries: () => ['head'],
   onUrgent: { holds: 'head', actions: careCollarRelease },
   asks: ['at-home'],
   again: {
-    keeps: ['hold-head', 'identity', 'baseline', 'front-on', 'roll', 'back-on', 'settle', 'after-check'],
+    keeps: ['hold-head', 'identity', 'baseline', 'front-on', 'ready-roll', 'roll', 'back-on', 'back-strap', 'roll-back', 'settle', 'margin', 'after-check'],
     home: [
       'Never alone: one holds the head with both hands from above, lying flat, and lets go last.',
       'Fresh dry liners, soft side to the shell, standing out past every edge.',
@@ -70,6 +72,7 @@ function planCareCollar(draft: PlanDraft, options: OptionValues): TechniqueOutco
     isScooped: isScooped(draft, options),
     isFlat: options['posture'] !== 'as-allowed',
     rollHands: rollHands(options),
+    turners: turnersOf(draft, options),
     isFirst: draft.clinicalCase.replaces !== undefined,
   })
   decideRoll(draft, options, steps)
@@ -77,6 +80,7 @@ function planCareCollar(draft: PlanDraft, options: OptionValues): TechniqueOutco
   const lengthCm = base.axes[0]?.lengthCm ?? 6
   return {
     steps,
+    relief: ['call the next ward', 'wait with the head held'],
     fit: careCollarFit,
     care: careCollarCare,
     schedule: schedule(draft, hours),
@@ -88,6 +92,14 @@ function planCareCollar(draft: PlanDraft, options: OptionValues): TechniqueOutco
       ],
     },
   }
+}
+
+/** Who turns and holds the patient on the side, beside the head and the carer. */
+function turnersOf(draft: PlanDraft, options: OptionValues): Turners {
+  const people = rollPeople(draft, options)
+  const isCleared = options['spine-below'] === 'cleared'
+  const canHold = isCleared && !hasFlag(draft.clinicalCase, 'unresponsive')
+  return { people, isHeavy: people % 2 === 1, isCleared, holdsRail: canHold }
 }
 
 /** Decides `next-care`: by its frequency, halved where skin reddens and still blanches. */

@@ -3,96 +3,141 @@ import type { Step, StepReading } from '../../model/step'
 import { collarSkin } from '../../figures/body/measurements/neck'
 import type { MeasurementDefinition } from '../../model/measurement-definition'
 import { holdHead } from '../shared/hold-head'
-import { makeStep } from '../shared/make-step'
+import { line, linesOf, makeStep } from '../shared/make-step'
 import { closingCheck, openingSteps } from '../shared/opening-steps'
 import type { CareCollarStep } from './roles'
+
+/** Who turns the patient, beside the head and the carer. */
+export interface Turners {
+  /** All who are needed for the turn. */
+  readonly people: number
+  readonly isHeavy: boolean
+  readonly isCleared: boolean
+  /** The patient can keep themselves on the side by the rail. */
+  readonly holdsRail: boolean
+}
 
 export interface CareCollarFacts {
   readonly isScooped: boolean
   readonly isFlat: boolean
   /** Hands that turn the patient. */
   readonly rollHands: Step['hands']
+  readonly turners: Turners
   /** It goes on for the first time, in place of another device: neither half is on yet. */
   readonly isFirst: boolean
 }
 
 /** The steps of a daily collar change, or of its first fitting, in a workable order. */
-export function careCollarSteps({ isScooped, isFlat, rollHands, isFirst }: CareCollarFacts): readonly Step<CareCollarStep>[] {
-  const turn = isScooped
-    ? 'No full roll: scoop, or a slight tilt, a hand steadying the front.'
-    : 'Arms across, the patient’s own hand on the front when able, far knee up; roll as one piece towards the carer, on the word of the holder; the rail is up on the side rolled to. A hand steadies the front, the far strap is folded clear.'
+export function careCollarSteps(facts: CareCollarFacts): readonly Step<CareCollarStep>[] {
+  const { isFlat, isFirst } = facts
   return [
     ...openingSteps({
-      head: holdHead('after-check', 'That person does nothing else, and judges twist along nose, chin and breastbone notch.'),
+      head: holdHead('after-check', [
+        line('look', 'head', 'Judge twist along nose, chin and the notch of the breastbone.'),
+      ]),
       side: undefined,
       compared: 'all four limbs',
-      position: `${isFlat ? 'Flat on the back' : 'As far up as allowed'}, bed at working height, rail up on the side rolled to.`,
+      position: '',
+      settle: [
+        isFlat
+          ? line('look', 'you', 'Flat on the back, as they lie; bed at working height.', { moves: 'on-back' })
+          : line('look', 'you', 'As far up as allowed; bed at working height.', { moves: 'sitting' }),
+        line('lay', 'you', 'Rail up where the patient is rolled to.'),
+      ],
       say: 'We open the collar in halves, wash and look at the skin. Your head stays held all the time; say at once if an arm or leg feels different.',
-      layOut: 'warm water, towel, fresh liners in their order, shaving things',
+      layOut: `${isFirst ? 'both halves of the collar, ' : ''}warm water, towel, fresh liners in their order, shaving things`,
     }),
     ...(isFirst ? [liners('ready-liners', ['lay-out'])] : []),
-    makeStep({
+    makeStep<CareCollarStep>({
       id: isFirst ? 'look-front' : 'front-off',
       say: isFirst ? 'I look at the skin of your neck and press here and there.' : 'The front comes off now; your head stays held.',
-      text: `${isFirst ? '' : 'Front off. '}Look and press: chin, jaw, collarbones, breastbone.`,
+      headline: isFirst ? 'Chin and jaw looked at' : 'Front off, chin and jaw looked at',
+      lines: linesOf(
+        !isFirst && line('open', 'you', 'Both straps undone, the front lifted off.', { joins: ['front'] }),
+        line('press', 'you', 'Look and press: chin, and both sides of the jaw.', { at: 'front' }),
+      ),
       why: 'The front hides the places that go first.',
       prevents: 'A sore found by its smell.',
-      reads: collarSkin.filter((definition) => !/occiput|shoulders/.test(definition.id)).map(skinReading),
+      reads: skinReadings(/chin|jaw/),
       after: ['hold-head', 'baseline', 'lay-out'],
       minutes: [0.3, 0.5, 1],
       where: ['front'],
     }),
-    makeStep({
+    makeStep<CareCollarStep>({
       id: 'wash',
-      text: 'Wash to the upper chest, pat dry, shave upward.',
+      headline: 'Washed to the upper chest, dabbed dry',
+      lines: linesOf(
+        line('wet', 'you', 'Wash neck and upper chest; shave upward.', { uses: ['warm water', 'shaving things'] }),
+        line('press', 'you', 'Dab it dry. Sore or red skin is not rubbed.', { uses: ['towel'] }),
+        line('look', 'you', 'Look at collarbones and breastbone, and press.'),
+        line('hold', 'head', 'Head holder: change now if tired, four hands on it, "I have it".', { rests: true }),
+      ),
       why: 'Damp skin and stubble rub.',
-      prevents: 'A rash under the liner.',
+      prevents: 'A rash under the liner, a sore rubbed open.',
+      reads: skinReadings(/collarbones|breastbone/),
       after: [isFirst ? 'look-front' : 'front-off'],
       minutes: [2, 4, 8],
+      where: ['front'],
     }),
     ...(isFirst
       ? []
-      : [liners('liners', ['front-off']), frontOn(['wash', 'liners'], 'The roll needs both halves.', 'Turning with the neck free.')]),
-    makeStep({
-      id: 'roll',
-      text: turn,
-      say: 'We turn you as one piece. A hand on the rail gives you a hold; you need do nothing else.',
-      why: 'Turned in one piece nothing twists.',
-      prevents: 'Shoulders that go before the head.',
-      after: isFirst ? ['wash', 'ready-liners'] : ['front-on'],
-      minutes: [0.5, 1, 2],
-      hands: rollHands,
-    }),
-    makeStep({
+      : [liners('liners', ['front-off']), frontOn(['wash', 'liners'], 'The roll needs both halves.', 'Turning with the neck free.', facts)]),
+    readyRoll(facts),
+    roll(facts),
+    makeStep<CareCollarStep>({
       id: isFirst ? 'look-back' : 'back-off',
-      text: isFirst
-        ? 'Look at back of the head and shoulders, wash, dry.'
-        : 'The facing carer opens the uppermost strap from the front, the under one is folded clear. Back off, look at back of the head and shoulders, wash, dry, fresh liner.',
-      say: 'I take the back half off and look at your skin.',
+      headline: isFirst ? 'Back of the head washed and looked at' : 'Back off, washed and looked at',
+      lines: linesOf(
+        !isFirst && line('open', 'you', 'Open the upper strap from the front; fold the lower one clear.', { joins: ['back'] }),
+        line('press', 'you', `${isFirst ? 'Look' : 'Back half off; look'} and press: back of the head, shoulders.`, { at: 'back' }),
+        line('wet', 'you', 'Wash and dab dry; sore skin is not rubbed.', { uses: ['warm water', 'towel'] }),
+        line('lay', 'you', 'A fresh liner in the back half, soft side to the shell.', { uses: ['fresh liners'] }),
+      ),
+      say: isFirst ? 'I look at the back of your head now.' : 'I take the back half off and look at your skin.',
       why: 'The back of the head breaks down first in those who lie.',
       prevents: 'A sore under the hair.',
-      reads: collarSkin
-        .filter((definition) => /occiput|shoulders/.test(definition.id))
-        .map((definition) => ({
-          ...skinReading(definition),
-          posture: isScooped ? 'Tilted, head held, back half off' : 'On the side, head held, back half off',
-        })),
+      reads: skinReadings(/occiput|shoulders/).map((reading) => ({
+        ...reading,
+        posture: `${facts.isScooped ? 'Tilted' : 'On the side'}, head held, ${isFirst ? 'before the back half goes on' : 'back half off'}`,
+      })),
       after: ['roll'],
       minutes: [1, 2, 4],
       where: ['back'],
     }),
-    makeStep({
+    makeStep<CareCollarStep>({
       id: 'back-on',
-      text: 'Locks checked, then the back slid in: centred, its arrow up, down over the shoulders. Its strap closed before rolling back; flat again, the locks once more.',
-      say: 'We roll you back now, as one piece.',
+      headline: 'Back half slid in',
+      lines: linesOf(
+        line('press', 'you', 'Press every lock of the back half until it clicks.'),
+        line('lay', 'you', 'Slide it in flat: centred, arrow up, down over the shoulders.', {
+          joins: ['back'],
+          ...(isFirst ? { uses: ['both halves'] } : {}),
+        }),
+      ),
       why: 'Upside down it pushes the head forward.',
       prevents: 'A collar that holds a bent neck.',
+      fits: ['locks'],
       after: [isFirst ? 'look-back' : 'back-off'],
-      minutes: [0.5, 1, 2],
+      minutes: [0.3, 0.6, 1.2],
       where: ['back'],
     }),
-    ...(isFirst ? [frontOn(['back-on'], 'Over the back half, the chin on its rest.', 'A collar that holds from behind alone.')] : []),
-    makeStep({
+    ...(isFirst
+      ? []
+      : [
+          makeStep<CareCollarStep>({
+            id: 'back-strap',
+            headline: 'The upper strap closed before the roll',
+            lines: linesOf(line('close', 'you', 'Close the upper strap, front over back.', { joins: ['front', 'back'] })),
+            why: 'Open it slides as the patient is rolled.',
+            prevents: 'A back half that lies askew.',
+            after: ['back-on'],
+            minutes: [0.1, 0.2, 0.4],
+            where: ['back'],
+          }),
+        ]),
+    rollBack(facts),
+    ...(isFirst ? [frontOn(['roll-back'], 'Over the back half, the chin on its rest.', 'A collar that holds from behind alone.', facts)] : []),
+    makeStep<CareCollarStep>({
       id: 'settle',
       say: 'I close the straps now, both alike. Say when it presses, or when swallowing is hard.',
       straps: {
@@ -102,31 +147,137 @@ export function careCollarSteps({ isScooped, isFlat, rollHands, isFirst }: CareC
           { id: 'strap-right', label: 'Right strap', slackCm: null },
         ],
       },
-      text: 'Settle the chin, front over back, the arrows on both halves up, straps level and equal; closed, measure overhang and liner margin.',
+      headline: 'Straps level and equal, chin on its rest',
+      lines: linesOf(
+        line('press', 'you', 'Settle the chin on its rest; front over back, both arrows up.'),
+        line('close', 'you', 'Close both straps, level and equal; measure what hangs over.', { joins: ['front', 'back'] }),
+        line('look', 'head', 'After the last strap: nose, chin and notch in line? Say it aloud.'),
+      ),
       why: 'Unequal straps turn the head slowly all day.',
       prevents: 'A chin off its rest by evening.',
-      reads: [
-        ...(['left', 'right'] as const).map((side) => ({
-          id: 'strap-overhang',
-          side,
-          label: `Strap overhang, ${side}`,
-          wanted: 'equal within 0.5 cm',
-        })),
-        { id: 'liner-margin', label: 'Liner margin, at its least', wanted: 'at least 0.5 cm' },
-      ],
-      after: [isFirst ? 'front-on' : 'back-on'],
-      minutes: [0.5, 1, 2],
+      fits: ['chin', 'in-line'],
+      reads: (['left', 'right'] as const).map((side) => ({
+        id: 'strap-overhang',
+        side,
+        label: `Strap overhang, ${side}`,
+        wanted: 'equal within 0.5 cm',
+      })),
+      after: [isFirst ? 'front-on' : 'roll-back'],
+      minutes: [0.4, 0.8, 1.6],
       where: ['front'],
     }),
-    closingCheck(['settle'], 'all four limbs'),
+    makeStep<CareCollarStep>({
+      id: 'margin',
+      headline: 'No skin on the shell',
+      lines: linesOf(
+        line('look', 'you', 'All round: the liner stands out past every edge of the shell.'),
+        line('read', 'you', 'Measure the liner where it stands out least.'),
+      ),
+      why: 'Plastic breaks skin within a shift.',
+      prevents: 'A shell edge on the skin until tomorrow.',
+      fits: ['no-shell'],
+      reads: [{ id: 'liner-margin', label: 'Liner margin, at its least', wanted: 'at least 0.5 cm' }],
+      after: ['settle'],
+      minutes: [0.1, 0.3, 0.6],
+      where: ['front'],
+    }),
+    withHeadReleased(closingCheck(['settle', 'margin'], 'all four limbs')),
   ]
 }
 
-function liners(id: CareCollarStep, after: readonly CareCollarStep[]): Step<CareCollarStep> {
+/** The last step ends with the hands off the head: the closed collar holds it. */
+function withHeadReleased<Id extends string>(step: Step<Id>): Step<Id> {
+  return makeStep<Id>({
+    ...step,
+    headline: step.headline ?? '',
+    lines: [
+      ...(step.lines ?? []),
+      { id: 'hold', act: 'hold', by: 'head', text: 'Only now let go: the closed collar holds the head.', gives: [{ what: 'head', to: 'strap' }] },
+    ],
+  })
+}
+
+function readyRoll({ isFlat, isFirst }: CareCollarFacts): Step<CareCollarStep> {
+  return makeStep<CareCollarStep>({
+    id: 'ready-roll',
+    headline: 'Ready to be rolled',
+    lines: linesOf(
+      !isFlat && line('lay', 'you', 'Bed flat again, the head followed.', { moves: 'on-back' }),
+      line('lay', 'you', `Arms across${isFirst ? '' : ', own hand on the front if able'}, far knee up.`),
+      !isFirst && line('smooth', 'you', 'The far strap folded clear.'),
+    ),
+    why: 'What hangs out is caught under the patient.',
+    prevents: 'An arm or a strap pinched beneath.',
+    after: isFirst ? ['wash', 'ready-liners'] : ['front-on'],
+    minutes: [0.1, 0.2, 0.4],
+  })
+}
+
+function roll({ isScooped, rollHands, turners }: CareCollarFacts): Step<CareCollarStep> {
+  const { people, isHeavy, isCleared, holdsRail } = turners
+  const held = holdsRail
+    ? line('hold', 'patient', 'Hold the rail, and stay on the side.', { takes: ['patient-on-side'] })
+    : isCleared
+      ? line('hold', 'hip', 'Keep shoulder and hip there; a hand steadies the front.', { takes: ['patient-on-side'] })
+      : line('hold', 'shoulder', 'Keep shoulder and chest there; a hand steadies the front.')
+  const turned = isScooped
+    ? line('turn', isCleared ? 'you' : 'shoulder', 'On the word of the head: no roll, a slight tilt as one piece.', { needs: people, moves: 'on-side', takes: ['patient-on-side'] })
+    : line('turn', isCleared ? 'you' : 'shoulder', 'On the word of the head: roll as one piece towards the carer.', { needs: people, moves: 'on-side', takes: ['patient-on-side'] })
+  return makeStep<CareCollarStep>({
+    id: 'roll',
+    headline: isScooped ? 'Tilted a little, as one piece' : 'Rolled as one piece',
+    lines: linesOf(
+      turned,
+      held,
+      !isCleared && line('hold', 'hip', isHeavy ? 'Hip in line with the shoulder.' : 'Hip and legs in line with the shoulder.', { takes: ['spine'] }),
+      isHeavy && line('hold', 'legs', 'Legs as one with the hip.', { takes: ['thigh'] }),
+    ),
+    say: 'We turn you as one piece. A hand on the rail gives you a hold; you need do nothing else.',
+    why: 'Turned in one piece nothing twists.',
+    prevents: 'Shoulders that go before the head.',
+    after: ['ready-roll'],
+    minutes: [0.4, 0.8, 1.6],
+    hands: rollHands,
+  })
+}
+
+function rollBack({ turners, isFirst }: CareCollarFacts): Step<CareCollarStep> {
+  const { people, isHeavy, isCleared } = turners
+  return makeStep<CareCollarStep>({
+    id: 'roll-back',
+    headline: 'Rolled back flat, as one piece',
+    lines: linesOf(
+      isFirst && line('hold', 'you', 'A flat hand keeps the back half in its place.'),
+      line('turn', isCleared ? 'you' : 'shoulder', 'On the word of the head: back flat, as one piece.', {
+        needs: people,
+        moves: 'on-back',
+        gives: [
+          { what: 'patient-on-side', to: 'bed' },
+          ...(isCleared ? [] : [{ what: 'spine' as const, to: 'bed' as const }]),
+          ...(isHeavy ? [{ what: 'thigh' as const, to: 'bed' as const }] : []),
+        ],
+      }),
+      line('press', 'you', 'Flat again: press the locks once more.'),
+    ),
+    say: 'We roll you back now, as one piece.',
+    why: 'Turned in one piece nothing twists.',
+    prevents: 'A lock that sprang open under the weight.',
+    after: [isFirst ? 'back-on' : 'back-strap'],
+    minutes: [0.3, 0.5, 1],
+    hands: ['apply'],
+    where: ['back'],
+  })
+}
+
+function liners(id: 'liners' | 'ready-liners', after: readonly CareCollarStep[]): Step<CareCollarStep> {
   return makeStep<CareCollarStep>({
     id,
     say: 'I put fresh liners in.',
-    text: 'Liners one at a time, soft side to the shell as marked, a margin all round.',
+    headline: 'Fresh liners, one at a time',
+    lines: linesOf(
+      line('lay', 'you', 'One out, one in: soft side to the shell, as marked.', { uses: ['fresh liners'] }),
+      line('smooth', 'you', 'It stands out past the shell all round.'),
+    ),
     why: 'Taken off all at once nobody knows where each belongs.',
     prevents: 'Shell on skin.',
     after,
@@ -135,17 +286,26 @@ function liners(id: CareCollarStep, after: readonly CareCollarStep[]): Step<Care
   })
 }
 
-function frontOn(after: readonly CareCollarStep[], why: string, prevents: string): Step<CareCollarStep> {
+function frontOn(after: readonly CareCollarStep[], why: string, prevents: string, { isFirst }: CareCollarFacts): Step<CareCollarStep> {
   return makeStep<CareCollarStep>({
     id: 'front-on',
-    say: 'The front goes on again and is closed.',
-    text: 'Front on, straps closed.',
+    say: 'The front goes on and is closed.',
+    headline: isFirst ? 'Front on, over the back half' : 'Front on again, closed for the roll',
+    lines: linesOf(
+      line('lay', 'you', 'Front on, chin on its rest, its edges over the back half.', { joins: ['front'], ...(isFirst ? { uses: ['both halves'] } : {}) }),
+      line('close', 'you', isFirst ? 'Both straps laid over, not tight yet.' : 'Both straps closed.', { joins: isFirst ? ['front', 'back'] : ['front'] }),
+    ),
     why,
     prevents,
     after,
     minutes: [0.3, 0.5, 1],
     where: ['front'],
   })
+}
+
+/** Looks at the skin of the areas whose ids match. */
+function skinReadings(areas: RegExp): readonly StepReading[] {
+  return collarSkin.filter(({ id }) => areas.test(id)).map(skinReading)
 }
 
 /** The skin of an area, looked at and pressed. */

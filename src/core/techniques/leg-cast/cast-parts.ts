@@ -1,6 +1,6 @@
 import type { CrewWindow } from '../../model/crew-input'
 import type { OptionValues } from '../../planner/technique'
-import type { CastRoll, CastRolls } from './materials'
+import type { CastRoll, CastRolls, CastZone } from './plan-rolls'
 import type { LegCastStep } from './roles'
 
 /** The step of one roll. */
@@ -22,7 +22,7 @@ export type ShapeId = LegCastStep & ('mould-ankle' | 'mould-knee' | 'upper-edge'
 export interface CastPart {
   readonly id: 'ankle' | 'shin' | 'knee' | 'upper' | 'whole'
   readonly rolls: readonly NumberedRoll[]
-  /** The roll that its first one is lapped onto, by id; null for the very first. */
+  /** The roll beneath its first one, by id: the last before it on that part of the limb or beside it; null for the very first. */
   readonly lapsOn: RollStep | null
   /** Where padding or stocking is turned back, before its last roll. */
   readonly turnsBack: 'at the toes' | 'at the top' | 'at both ends' | null
@@ -38,24 +38,27 @@ export interface CastFormation {
   readonly isLowInjury: boolean
 }
 
-type Draft = Omit<CastPart, 'rolls' | 'lapsOn'> & {
-  readonly of: readonly CastRoll[]
-  /** The part whose last roll it is lapped onto; the one before it where it is left out. */
-  readonly lapsOnPart?: CastPart['id']
-}
+type Draft = Omit<CastPart, 'rolls' | 'lapsOn'> & { readonly of: readonly CastRoll[] }
 
-/** So many rolls are laid, turned back and moulded while the first of them is workable, at 22 °C and fast plaster. */
-const atATime = 2
+/** What lies beside what: a roll is laid on those of its own zone, or lapped onto the next. */
+const beside: Readonly<Record<CastZone, readonly CastZone[]>> = {
+  foot: ['leg'],
+  leg: ['foot', 'thigh'],
+  thigh: ['leg'],
+}
 
 /** The parts of a cast in the order in which they are made, their rolls numbered throughout. */
 export function castParts(formation: CastFormation): readonly CastPart[] {
   const made = draftParts(formation).filter(({ of, shapes }) => of.length > 0 || shapes.length > 0)
   let number = 0
   const parts: CastPart[] = []
-  for (const { of, lapsOnPart, ...part } of made) {
-    const beneath = parts.find(({ id }) => id === lapsOnPart) ?? parts.at(-1)
+  for (const { of, ...part } of made) {
+    const laid = parts.flatMap(({ rolls }) => rolls)
+    const first = of[0]
+    const isOf = (zones: readonly CastZone[]) => laid.findLast(({ roll }) => zones.includes(roll.zone))
+    const beneath = first ? (isOf([first.zone]) ?? isOf(beside[first.zone])) : laid.at(-1)
     const rolls = of.map((roll): NumberedRoll => ({ id: `roll-${++number}`, number, roll }))
-    parts.push({ ...part, rolls, lapsOn: beneath?.rolls.at(-1)?.id ?? null })
+    parts.push({ ...part, rolls, lapsOn: beneath?.id ?? null })
   }
   return parts
 }
@@ -68,9 +71,10 @@ function draftParts(formation: CastFormation): readonly Draft[] {
   return fromTheInjury(formation)
 }
 
-/** Ankle, then shin: the ankle is moulded as soon as its rolls lie, and the top edge is cut before the knee is laid over it. */
+/** Ankle, then shin: the ankle is moulded as soon as foot and malleoli are covered, and the top edge is cut before the knee is laid over it. */
 function lowerPartFirst(lower: readonly CastRoll[], isLong: boolean): readonly Draft[] {
-  const [ankle, shin] = [lower.slice(0, atATime), lower.slice(atATime)]
+  const { foot, leg } = byZone(lower)
+  const [ankle, shin] = [[...foot, ...leg.slice(0, 1)], leg.slice(1)]
   const edge: ShapeId = isLong ? 'relief-cuts' : 'upper-edge'
   if (shin.length === 0)
     return [{ id: 'ankle', of: ankle, turnsBack: isLong ? 'at the toes' : 'at both ends', shapes: ['mould-ankle', edge] }]
@@ -78,6 +82,10 @@ function lowerPartFirst(lower: readonly CastRoll[], isLong: boolean): readonly D
     { id: 'ankle', of: ankle, turnsBack: 'at the toes', shapes: ['mould-ankle'] },
     { id: 'shin', of: shin, turnsBack: isLong ? null : 'at the top', shapes: [edge] },
   ]
+}
+
+function byZone(lower: readonly CastRoll[]): { readonly foot: readonly CastRoll[]; readonly leg: readonly CastRoll[] } {
+  return { foot: lower.filter(({ zone }) => zone === 'foot'), leg: lower.filter(({ zone }) => zone === 'leg') }
 }
 
 /** The knee is moulded before the thigh is rolled on. */
@@ -92,28 +100,22 @@ function thighParts(thigh: readonly CastRoll[], isLong: boolean): readonly Draft
   ]
 }
 
-/** The break is held first. Low: the ankle, then up. High: the knee and up, then down from the break, the foot last. */
+/** Two rolls over the break before moving on. Low: then the foot, then up. High: then the knee and up, the ankle and foot last. */
 function fromTheInjury({ rolls, isLong, isLowInjury }: CastFormation): readonly Draft[] {
-  const leg = rolls.lower.filter(({ zone }) => zone !== 'foot')
-  const foot = rolls.lower.filter(({ zone }) => zone === 'foot')
-  const [overBreak, rest] = [leg.slice(0, 1), leg.slice(1)]
-  if (isLowInjury) {
-    const ankle: Draft = { id: 'ankle', of: [...overBreak, ...foot], turnsBack: 'at the toes', shapes: ['mould-ankle'] }
-    const up: Draft = { id: 'shin', of: rest, turnsBack: isLong ? null : 'at the top', shapes: isLong ? [] : ['upper-edge'] }
-    return [ankle, up, ...thighParts(rolls.thigh, isLong)]
-  }
-  if (!isLong) {
+  const { foot, leg } = byZone(rolls.lower)
+  const [overBreak, rest] = [leg.slice(0, 2), leg.slice(2)]
+  const edge: ShapeId = isLong ? 'relief-cuts' : 'upper-edge'
+  const ankle: Omit<Draft, 'of'> = { id: 'ankle', turnsBack: 'at the toes', shapes: ['mould-ankle'] }
+  if (isLowInjury)
     return [
-      { id: 'shin', of: [...overBreak, ...rest.slice(1)], turnsBack: 'at the top', shapes: ['upper-edge'] },
-      { id: 'ankle', of: [...rest.slice(0, 1), ...foot], turnsBack: 'at the toes', shapes: ['mould-ankle'] },
+      { ...ankle, of: [...overBreak, ...foot] },
+      { id: 'shin', of: rest, turnsBack: isLong ? null : 'at the top', shapes: [edge] },
+      ...thighParts(rolls.thigh, isLong),
     ]
-  }
+  const last: Draft = { ...ankle, of: [...rest, ...foot] }
+  if (!isLong) return [{ id: 'shin', of: overBreak, turnsBack: 'at the top', shapes: ['upper-edge'] }, last]
   const [knee, ...upper] = thighParts(rolls.thigh, isLong)
-  return [
-    ...(knee ? [{ ...knee, of: [...overBreak, ...knee.of] }] : []),
-    ...upper,
-    { id: 'ankle', of: [...rest, ...foot], turnsBack: 'at the toes', shapes: ['mould-ankle'], lapsOnPart: 'knee' },
-  ]
+  return [...(knee ? [{ ...knee, of: [...overBreak, ...knee.of] }] : []), ...upper, last]
 }
 
 /**

@@ -7,7 +7,7 @@ import { footLength, insideLeg, legGirths, lowerLegLength } from '../../figures/
 import { hasFlag, isYoungerThan, type ClinicalCase } from '../../model/clinical-case'
 import type { PlanDraft } from '../../planner/draft'
 import type { ScheduleEntry } from '../../model/plan'
-import type { Geometry } from '../../model/geometry'
+import type { Geometry, GeometryMark } from '../../model/geometry'
 import type { Step } from '../../model/step'
 import { rolesIn } from '../../model/step-role'
 import { scheduleRounds } from '../../planner/schedule-rounds'
@@ -21,12 +21,15 @@ import type { CrewWindow } from '../../model/crew-input'
 import type { SettingMaterial } from '../../model/setting-material'
 import { decideRoom } from '../families/cast/decide-room'
 import { reviewAfter } from '../shared/review'
-import { extraHolder } from '../shared/extra-holder'
+import { leastPeople } from '../../scene/least-people'
 import { askForCrew, askForHeat } from '../shared/slow-decisions'
 import type { OptionValues, Technique, TechniqueOutcome } from '../../planner/technique'
-import { decideCastLayers, decideCastRolls, decideKnee, decideStocking, hasStocking, usualRolls } from './materials'
+import { decideCastLayers, decideKnee, decidePadding, decideStocking, hasStocking } from './materials'
+import { planRolls, usualRolls } from './plan-rolls'
+import type { RollChoice } from '../../figures/wraps/roll-choice'
+import type { RollPlaces } from './roll-words'
 import { castParts, castWindows, type CastFormation, type CastPart } from './cast-parts'
-import { rollBands } from './roll-bands'
+import { rollBands, rollRuns } from './roll-bands'
 import { decideAnkle, describeAnkle, judgeHeldAnkle } from '../families/slab/ankle'
 import { legCastOptions } from './options'
 import { legCastCare, legCastFit, legCastSteps, type CastFacts } from './procedure'
@@ -72,6 +75,14 @@ export const legCast: Technique<LegCastStep> = {
   isAtRisk: (clinicalCase) => hasFlag(clinicalCase, 'fresh'),
   roles: legCastRoles,
   musts: legCastMusts,
+  carries: ({ extent, position, ...options }) => {
+    const isPropped = options['foot-hold'] === 'own-chest' && position !== 'face-down' && position !== 'hanging'
+    return extent === 'short' && !isPropped ? ['foot'] : ['foot', 'knee']
+  },
+  turns: (options, protocol) => {
+    const { ankleTurns, kneeTurns } = readDefaults(wrapDefaults, protocol)
+    return { 'heel-instep': ankleTurns, ...(options['extent'] === 'short' ? {} : { knee: kneeTurns }) }
+  },
   onUrgent: { holds: 'break', actions: legCastRelease },
   comesOff: [
     'Cut it on both sides, its whole length.',
@@ -82,6 +93,7 @@ export const legCast: Technique<LegCastStep> = {
 }
 
 function judgeLegCast(draft: PlanDraft, options: OptionValues): void {
+  judgePosition(draft, options)
   judgeHeldAnkle(draft, options)
   const { clinicalCase } = draft
   if (hasFlag(clinicalCase, 'open') && !clinicalCase.orders.woundPlan) {
@@ -124,6 +136,19 @@ function judgeLegCast(draft: PlanDraft, options: OptionValues): void {
   }
 }
 
+/** A knee that is held at its bend needs a leg that lies or is held out: face down the bend is square, hanging it is too. */
+function judgePosition(draft: PlanDraft, options: OptionValues): void {
+  const { position } = options
+  if (options['extent'] === 'short' || (position !== 'face-down' && position !== 'hanging')) return
+  draft.caution({
+    level: 'stop',
+    code: 'position-cannot',
+    at: ['settles'],
+    text: `Choose on the back, or seated: ${position === 'hanging' ? 'with the lower leg hanging' : 'face down'} the knee is bent square.`,
+    why: 'A long cast holds the knee nearly straight; what is bent square cannot be held so.',
+  })
+}
+
 function planLegCast(draft: PlanDraft, options: OptionValues): TechniqueOutcome<LegCastStep> {
   const { clinicalCase } = draft
   const isLong = options['extent'] !== 'short'
@@ -134,22 +159,27 @@ function planLegCast(draft: PlanDraft, options: OptionValues): TechniqueOutcome<
   const kneeDeg = decideKnee(draft, options, isLong)
   const ankleDeg = decideAnkle(draft, options)
   const layers = decideCastLayers(draft)
+  const isLowInjury = isLow(clinicalCase, leg?.model ?? null)
+  const isFromInjury = options['order'] === 'from-the-injury'
   let rolls = usualRolls(isLong)
+  let places: RollPlaces | null = null
+  let padding: RollChoice | null = null
   if (leg) {
     noteEstimatedGirths(draft, leg.model, isLong ? ['ankle', 'calf', 'knee', 'mid-thigh'] : ['ankle', 'calf'], ['rolls'])
     if (!leg.hasLengths) requireLegLengths(draft)
     if (leg.hasLengths && hasInsideLeg) {
       if (hasStocking(options)) decideStocking(draft, leg.model, isLong)
-      rolls = decideCastRolls(draft, leg.model, isLong, material, layers) ?? rolls
+      padding = decidePadding(draft, leg.model, isLong)
+      rolls = planRolls(draft, { model: leg.model, isLong, material, layers, isFromTop: isFromInjury && !isLowInjury }) ?? rolls
+      places = rollPlaces(leg.model, isLong)
     }
     if (isLong && leg.hasLengths && hasInsideLeg) decideKneeStrength(draft, leg.model, material, layers)
     decideRoomOf(draft, leg.model, isLong)
   }
   const set = decideSetting(draft, material, layers + (isLong ? 2 : 0))
-  const { lapCm } = readDefaults(wrapDefaults, draft.ctx.protocol)
+  const { halfOverlap, lapCm } = readDefaults(wrapDefaults, draft.ctx.protocol)
   const isFresh = hasFlag(clinicalCase, 'fresh')
   const openingMin = decideOpening(draft, material, isFresh)
-  const isLowInjury = isLow(clinicalCase, leg?.model ?? null)
   const facts = {
     clinicalCase,
     options,
@@ -158,7 +188,9 @@ function planLegCast(draft: PlanDraft, options: OptionValues): TechniqueOutcome<
     isPlaster: isPlaster(material),
     set,
     rolls,
-    lapCm,
+    places,
+    padding,
+    passLayers: 1 / (1 - halfOverlap),
     kneeWords: isLong ? `${kneeDeg}° bent` : 'free',
     kneeDeg,
     ankleWords: ankleDeg === null ? 'as ordered' : describeAnkle(ankleDeg),
@@ -171,10 +203,12 @@ function planLegCast(draft: PlanDraft, options: OptionValues): TechniqueOutcome<
   const parts = castParts(formation)
   const windows = castWindows(parts, set.workableShare)
   askForHeat(draft, material, layers, set.minutes)
+  const relief = castRelief(clinicalCase, options, isLong)
   askForCrew(draft, {
     steps,
     set,
-    floor: leastHolders(options, isLong) + extraHolder(clinicalCase),
+    floor: leastPeople(steps) + (clinicalCase.replaces === undefined ? 0 : 1),
+    isSearched: true,
     wettingStep: parts.flatMap((part) => part.rolls).at(-1)?.id ?? '',
     mouldingStep: parts.flatMap(({ shapes }) => shapes).at(-1) ?? '',
     windows,
@@ -183,16 +217,29 @@ function planLegCast(draft: PlanDraft, options: OptionValues): TechniqueOutcome<
       wetAhead(draft, steps, windows),
       ...slowerMends(draft, material, isPlaster(material) ? 'plaster-slow' : null),
     ],
-    relief: castRelief(clinicalCase, options, isLong),
+    relief,
   })
   return {
     steps,
+    rolls: rollRuns(parts),
+    relief: handRelief(options, isLong),
     fit: legCastFit(isLong),
     care: legCastCare,
     schedule: schedule(draft, isFresh, openingMin),
     geometry: leg
       ? draw(draft, leg.model, { isLong, kneeDeg, ankleDeg: ankleDeg ?? 90, parts, lapCm })
       : legGeometry(draft, sketchLeg(draft).model, isLong ? 'groin' : 'knee'),
+  }
+}
+
+/** By what the ways of the rolls are named on this leg. */
+function rollPlaces({ stations, lowerLegCm }: LegModel, isLong: boolean): RollPlaces {
+  return {
+    toeCm: stations.toe.atCm,
+    instepCm: stations['heel-instep'].atCm,
+    kneeCm: lowerLegCm,
+    bootTopCm: stations['below-knee'].atCm,
+    topCm: stations[isLong ? 'groin' : 'below-knee'].atCm,
   }
 }
 
@@ -225,9 +272,11 @@ function wetAhead(draft: PlanDraft, steps: readonly Step[], windows: readonly Cr
   return { words: 'one hand more, who wets each roll ahead', order: { steps: quicker, windows } }
 }
 
-/** Fewest people: the applier, the knee of a long cast, and the foot unless it leans on the applier's chest. */
-function leastHolders(options: OptionValues, isLong: boolean): number {
-  return 1 + (isLong ? 1 : 0) + (options['foot-hold'] === 'own-chest' ? 0 : 1)
+/** What holds in the place of a hand that nobody has. */
+function handRelief(options: OptionValues, isLong: boolean): readonly string[] {
+  const chest = options['foot-hold'] === 'own-chest' ? [] : ['hold the foot against your own chest']
+  if (isLong) return [...chest, 'hang the knee in a sling from a beam, the foot as well', 'a short cast, where it will do']
+  return [...chest, 'a prop under the calf, the foot in a sling from a beam']
 }
 
 /** What to change when hands or minutes are short: only what has not been taken already. */
@@ -282,6 +331,7 @@ function draw(
   return {
     ...base,
     angles: { ankle: ankleDeg, knee: isLong ? kneeDeg : 0 },
+    marks: [...base.marks, ...gripMarks(model, isLong, lapCm)],
     bands: [
       { id: 'padding', axis: 'leg', label: 'Padding', kind: 'padding', fromCm: 0, toCm: topCm, decision: 'padding' },
       {
@@ -299,7 +349,7 @@ function draw(
         label: 'Cast, lower leg',
         kind: 'zone',
         fromCm: 0,
-        toCm: isLong ? model.lowerLegCm : topCm,
+        toCm: model.stations['below-knee'].atCm,
         decision: 'rolls-lower',
       },
       ...(isLong
@@ -309,15 +359,27 @@ function draw(
               axis: 'leg',
               label: 'Cast, thigh',
               kind: 'zone' as const,
-              fromCm: model.lowerLegCm,
+              fromCm: model.stations['below-knee'].atCm,
               toCm: topCm,
               decision: 'rolls-thigh',
             },
           ]
         : []),
-      ...rollBands(parts, model, topCm, { levelCm: draft.clinicalCase.injury.levelCm, lapCm }),
+      ...rollBands(parts),
     ],
   }
+}
+
+/** Where hands lie that nothing is wound over: the toe tips, and below the lap of the thigh's rolls. */
+function gripMarks({ stations }: LegModel, isLong: boolean, lapCm: number): readonly GeometryMark[] {
+  const palmCm = 6
+  const calfCm = Math.max(0, stations['below-knee'].atCm - Math.min(lapCm, stations['below-knee'].atCm / 2) - palmCm)
+  return [
+    { id: 'toe-tips', axis: 'foot', label: 'Toe tips, where the foot is held', kind: 'landmark', atCm: 0 },
+    ...(isLong
+      ? [{ id: 'under-calf', axis: 'leg', label: 'Palms while the thigh is wrapped', kind: 'landmark' as const, atCm: calfCm }]
+      : []),
+  ]
 }
 
 function schedule(draft: PlanDraft, isFresh: boolean, openingMin: number): readonly ScheduleEntry[] {

@@ -8,9 +8,10 @@ export const legCastMusts: readonly Must<StepNameOf<typeof legCastRoles>>[] = [
   ...limbMusts,
   ...wetMusts,
   ...must({ role: 'hold-taken' }, 'stocking', 'the injury moves while it is wrapped'),
-  ...must('padding', 'roll-1', 'a burn, or a sore over bone'),
+  ...must('hold-foot', 'hold-thigh', 'lifted at the knee while nobody has the foot, the break bends'),
+  ...must(['padding-thigh', 'padding'], 'roll-1', 'a burn, or a sore over bone'),
   ...must('bone-points', 'roll-1', 'angles and axis that are wrong now are wrong for weeks; a crease behind the knee'),
-  ...must('toe-grip', 'roll-*', 'a dent or a bare patch where the hand was'),
+  ...must('toe-grip', ['padding', 'roll-*'], 'a dent or a bare patch where the hand was'),
   ...must('relief-cuts', 'hold-set', 'a hard edge in the hollow of the knee'),
   ...must('trim', 'after-check', 'toes that nobody sees cannot be checked'),
 ]

@@ -1,3 +1,5 @@
+import type { ClinicalCase } from '../../model/clinical-case'
+import type { SettingMaterial } from '../../model/setting-material'
 import { ankleOptions } from '../families/slab/ankle'
 import { positionOption, suppliesOption } from '../../planner/shared-options'
 import type { TechniqueOption } from '../../planner/technique'
@@ -21,12 +23,12 @@ export const legCastOptions: readonly TechniqueOption[] = [
       {
         id: 'lower-part-first',
         label: 'Lower part first',
-        why: 'Ankle, shin, knee, thigh: each is moulded as soon as its rolls lie, before it sets.',
+        why: 'Ankle, shin, knee, thigh: each is moulded before it sets, and the hard part below carries the knee.',
       },
       {
         id: 'from-the-injury',
         label: 'From the injury',
-        why: 'The break is held first, then up and down from it; quick hands, or slow plaster and cooler water.',
+        why: 'Two rolls over the break first, then up and down from it; slow plaster and cool water.',
       },
       { id: 'in-one', label: 'In one', why: 'Quick hands and enough holders: every layer bonds from toes to groin.' },
     ],
@@ -75,20 +77,34 @@ export const legCastOptions: readonly TechniqueOption[] = [
   {
     id: 'material',
     label: 'Material',
-    default: () => 'plaster-fast',
+    default: usualMaterial,
     values: [
-      { id: 'plaster-fast', label: 'Plaster, fast', why: 'Moulds closest; sets before a tired hold sags.' },
-      { id: 'plaster-slow', label: 'Plaster, slow', why: 'More time for a long cast when hands are few.' },
+      { id: 'plaster-slow', label: 'Plaster, slow', why: 'The time that eight rolls need: at 22 °C 94 of 100 adult casts are shaped before it sets.' },
+      { id: 'plaster-fast', label: 'Plaster, fast', why: 'Few rolls and cool water, as for a small child; of eight rolls at 22 °C 14 of 100 are in time.' },
       {
         id: 'fibreglass-roll',
         label: 'Fibreglass roll',
-        why: 'Light and strong within half an hour; needs a sure hand, since it springs back.',
+        why: 'Light and strong within half an hour; it springs back and sets soonest: for short casts and sure hands.',
       },
     ],
   },
   suppliesOption,
   positionOption,
 ]
+
+/**
+ * The quickest material by which nine of ten casts are shaped in time, from the odds of the slow decision: what counts is the first part,
+ * foot and ankle. A small foot takes one roll, and then fast plaster is in time in water of 18 °C or less; two rolls are not.
+ */
+export function usualMaterial({ patient, environment }: ClinicalCase): SettingMaterial {
+  const isOneRoll = (patient.ageYears ?? Infinity) < smallFootYears
+  return isOneRoll && environment.waterC <= fastWaterC ? 'plaster-fast' : 'plaster-slow'
+}
+
+/** Under this age one roll covers the foot. */
+const smallFootYears = 10
+/** The warmest water in which fast plaster leaves time for a part of two rolls, °C. */
+const fastWaterC = 18
 
 /** Knee angle by school, degrees of bend. */
 export const kneeDeg: Readonly<Record<string, number>> = { slight: 18, thirty: 30 }

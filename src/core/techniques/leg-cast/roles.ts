@@ -7,6 +7,7 @@ export const legCastRoles = {
   stocking: ['first-layer'],
   'hold-foot': ['hold-taken'],
   'hold-thigh': ['hold-taken'],
+  'padding-thigh': ['first-layer', 'pads'],
   padding: ['first-layer', 'pads'],
   'bone-points': ['feels-points'],
   'toe-grip': [],
@@ -18,10 +19,10 @@ export const legCastRoles = {
   'upper-edge': ['moulds'],
   'relief-cuts': [],
   mould: ['moulds'],
-  'hold-set': ['holds-to-set', 'hold-released', 'rigid-on'],
+  'hold-set': ['holds-to-set', 'rigid-on'],
   reinforce: [],
   trim: ['trims'],
-  transfer: ['transfers', 'lowers'],
+  transfer: ['transfers', 'lowers', 'hold-released'],
 } as const satisfies StepRoles
 
 /** The steps of its procedure, by id. */

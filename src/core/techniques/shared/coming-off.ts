@@ -1,5 +1,6 @@
 import type { Held } from '../../model/danger'
-import type { HandGrip, HeldThing, Hold, Step } from '../../model/step'
+import type { HandGrip, Hold, Step } from '../../model/step'
+import type { HeldThing } from '../../model/held-thing'
 import { makeStep } from './make-step'
 
 /** Who takes what a device holds before it is opened or taken off, and what that hand does. */

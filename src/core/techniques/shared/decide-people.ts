@@ -1,6 +1,7 @@
 import { measureFixedWindow } from '../../figures/crew/fixed-window'
 import type { PlanDraft } from '../../planner/draft'
 import { formatValue } from '../../planner/format-decision'
+import { isTooFewToHold } from '../judge-hands'
 import type { Step } from '../../model/step'
 
 export interface PeopleQuestion {
@@ -45,10 +46,10 @@ function warnShortHanded(
   draft: PlanDraft,
   decision: string,
   needed: number,
-  { relief, step = 'position' }: Pick<PeopleQuestion, 'relief' | 'step'>,
+  { relief, steps, step = 'position' }: Pick<PeopleQuestion, 'relief' | 'steps' | 'step'>,
 ): void {
   const { people } = draft.clinicalCase.crew
-  if (people === null || people >= needed) return
+  if (people === null || people >= needed || isTooFewToHold(steps, people)) return
   const gives = relief.length > 0 ? ` What helps: ${relief.join('; ')}.` : ''
   draft.caution({
     level: 'caution',

@@ -2,15 +2,18 @@ import type { ClinicalCase } from '../../model/clinical-case'
 import { hasFlag } from '../../model/clinical-case'
 import type { Side } from '../../model/vocabulary'
 import type { Step } from '../../model/step'
+import type { StepLine } from '../../model/step-line'
 import { positionWords, type Position } from '../../planner/shared-options'
 import type { OptionValues } from '../../planner/technique'
-import { makeStep } from './make-step'
+import { line, linesOf, makeStep } from './make-step'
 import type { OpeningStep } from './opening-roles'
 
 export interface OpeningFacts<Head extends string = never> {
   readonly side: Side | undefined
   /** How the patient is settled, beside the words of the chosen position. */
   readonly position: string
+  /** How the patient is settled, line by line; in place of `position` and `chosen` once a technique is cut into lines. */
+  readonly settle?: readonly Omit<StepLine, 'id'>[]
   /** Somebody holds for minutes: how they sit or stand, and how high the bed is. */
   readonly holdsLong?: true
   /** The position that was chosen, for a limb; left out where the technique has one of its own. */
@@ -32,13 +35,13 @@ export interface OpeningFacts<Head extends string = never> {
  * position, what is laid out, and the baseline before any device.
  */
 export function openingSteps<Head extends string = never>(facts: OpeningFacts<Head>): readonly Step<OpeningStep | Head>[] {
-  const side = facts.side ? `, and the side: ${facts.side.toUpperCase()}` : ''
   const first: readonly Head[] = facts.head ? [facts.head.id] : []
   return [
     ...(facts.head ? [facts.head] : []),
     makeStep<OpeningStep | Head>({
       id: 'protect',
-      text: 'Gloves on; eyes covered where something may splash or fly.',
+      headline: 'Gloves on, eyes covered',
+      lines: linesOf(line('lay', 'you', 'Gloves on; eyes covered where something may splash or fly.')),
       why: 'Wet gloves cannot be changed half way, and what splashes sets in an eye.',
       prevents: 'Hands that have to let go to be protected.',
       after: first,
@@ -46,7 +49,11 @@ export function openingSteps<Head extends string = never>(facts: OpeningFacts<He
     }),
     makeStep<OpeningStep | Head>({
       id: 'identity',
-      text: `Read aloud with the patient: name, date of birth or number${side}.`,
+      headline: facts.side ? 'The right patient, the right side' : 'The right patient',
+      lines: linesOf(
+        line('read', 'you', 'Read aloud with the patient: name, date of birth or number.'),
+        facts.side !== undefined && line('say', 'you', `And the side: ${facts.side.toUpperCase()}.`),
+      ),
       why: facts.side ? 'Readings may come from the other side; the work must not.' : 'Two people with one name are one door apart.',
       prevents: `The work on the wrong ${facts.side ? 'limb or the wrong ' : ''}patient.`,
       after: first,
@@ -55,7 +62,11 @@ export function openingSteps<Head extends string = never>(facts: OpeningFacts<He
     }),
     makeStep<OpeningStep | Head>({
       id: 'explain',
-      text: 'Explain, ask for consent, and give pain relief before anything moves.',
+      headline: 'Explained, agreed, pain eased',
+      lines: linesOf(
+        line('say', 'you', 'Explain what comes, and ask for consent.'),
+        line('ease', 'you', 'Give pain relief before anything moves.'),
+      ),
       why: 'Who knows what comes does not pull away from it.',
       prevents: 'A patient who jerks at the worst moment.',
       say: facts.say,
@@ -64,7 +75,7 @@ export function openingSteps<Head extends string = never>(facts: OpeningFacts<He
     }),
     makeStep<OpeningStep | Head>({
       id: 'position',
-      text: positionText(facts),
+      ...(facts.settle ? { headline: 'Patient settled, hands placed', lines: linesOf(...facts.settle) } : { text: positionText(facts) }),
       why: 'Work that takes minutes needs a comfortable patient and a steady stance.',
       prevents: 'Shifting the patient half way through.',
       after: ['identity', 'explain'],
@@ -72,7 +83,8 @@ export function openingSteps<Head extends string = never>(facts: OpeningFacts<He
     }),
     makeStep<OpeningStep | Head>({
       id: 'lay-out',
-      text: `Lay out in the order of use: ${facts.layOut}.`,
+      headline: 'Laid out in the order of use',
+      lines: linesOf(line('fetch', 'table', 'Everything on the list, within reach of your hand.')),
       items: facts.layOut.split(/[,;] /),
       why: 'Once it has begun nobody can leave to fetch.',
       prevents: 'Standing with full hands and a part missing.',
@@ -82,7 +94,11 @@ export function openingSteps<Head extends string = never>(facts: OpeningFacts<He
     }),
     makeStep<OpeningStep | Head>({
       id: 'baseline',
-      text: `Rings and tight clothing off, skin and wounds looked at. Check circulation, feeling and movement on ${facts.compared} and record them.`,
+      headline: 'How it is before anything is put on',
+      lines: linesOf(
+        line('open', 'you', 'Rings and tight clothing off; skin and wounds looked at.'),
+        line('look', 'you', `Circulation, feeling and movement on ${facts.compared}: record them.`),
+      ),
       why: 'Later findings mean something only beside what was there before.',
       prevents: 'Not knowing whether a sign is new.',
       after: ['identity', 'explain'],
@@ -118,7 +134,11 @@ export function closingCheck<Id extends string>(
 ): Step<Id | 'after-check'> {
   return makeStep<Id | 'after-check'>({
     id: 'after-check',
-    text: `Check circulation, feeling and movement again on ${compared}, and compare with the baseline.`,
+    headline: 'The same look once more',
+    lines: linesOf(
+      line('look', 'you', `Circulation, feeling and movement again on ${compared}.`),
+      line('read', 'you', 'Compare with the baseline, and record it.'),
+    ),
     why: 'What the device presses, pulls or bends shows first beyond it.',
     prevents: 'A tight device found late.',
     say: 'I look and touch once more, as at the beginning. Tell me what is different.',

@@ -5,6 +5,7 @@ import type { HandGrip, Step } from '../../model/step'
 import type { OptionValues, TechniqueOption } from '../../planner/technique'
 import { readDefaults } from '../../quantities/defaults'
 import { heavyDefaults } from './heavy'
+import { leastPeople } from '../../scene/least-people'
 import { decidePeople } from './decide-people'
 
 /** Whether the spine below the device has been cleared: it says how the patient may be turned. */
@@ -27,6 +28,13 @@ export function isScooped(draft: PlanDraft, options: OptionValues): boolean {
 /** Hands that the roll itself needs beside the one at the head: as many as turn the patient. */
 export function rollHands(options: OptionValues): readonly HandGrip[] {
   return options['spine-below'] === 'cleared' ? ['apply'] : ['apply', 'hold-proximal', 'hold-distal']
+}
+
+/** People who turn a lying patient as one piece: 4 while the spine below is not cleared, 2 once it is; one more where the patient is heavy. */
+export function rollPeople(draft: PlanDraft, options: OptionValues): number {
+  const { rollKg } = readDefaults(heavyDefaults, draft.ctx.protocol)
+  const isHeavy = (draft.clinicalCase.patient.massKg ?? 0) > rollKg
+  return (options['spine-below'] === 'cleared' ? 2 : 4) + (isHeavy ? 1 : 0)
 }
 
 /** Cautions against a full roll, by the flag that forbids it. */
@@ -64,11 +72,9 @@ export function judgeRoll(draft: PlanDraft, options: OptionValues): void {
 export function decideRoll(draft: PlanDraft, options: OptionValues, steps: readonly Step[]): void {
   const isCleared = options['spine-below'] === 'cleared'
   const { rollKg } = readDefaults(heavyDefaults, draft.ctx.protocol)
-  const isHeavy = (draft.clinicalCase.patient.massKg ?? 0) > rollKg
-  const floor = (isCleared ? 2 : 4) + (isHeavy ? 1 : 0)
   decidePeople(draft, {
     id: 'people',
-    floor,
+    floor: Math.max(rollPeople(draft, options), leastPeople(steps)),
     steps,
     relief: ['call the next ward', 'wait with the head held'],
     because: `${isCleared ? 'Two' : 'Four'} people turn the patient as one piece, one more above ${rollKg} kg.`,

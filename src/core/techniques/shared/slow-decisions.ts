@@ -40,6 +40,8 @@ export interface CrewQuestion {
   readonly set: Pick<DecidedSetting, 'minutes' | 'sd' | 'workableShare'>
   /** Fewest people that holds and place allow. */
   readonly floor: number
+  /** The floor was found by playing the procedure: fewer than that is a stop of its own. */
+  readonly isSearched?: true
   readonly wettingStep: string
   readonly mouldingStep: string
   /** Clocks of several parts. */
@@ -62,6 +64,7 @@ export function askForCrew(draft: PlanDraft, question: CrewQuestion): void {
     decision: 'least-crew',
     people: draft.clinicalCase.crew.people,
     relief: question.relief,
+    ...(question.isSearched ? { isSearched: true as const } : {}),
     input: {
       steps: wet.map((step) => ({
         id: step.id,

@@ -117,7 +117,8 @@ function pickRolls(draft: PlanDraft, request: Omit<RollRequest, 'note' | 'workin
   return chooseRolls(zones, stocked)
 }
 
-function stockedRolls(draft: PlanDraft, request: Pick<RollRequest, 'item' | 'decision'>): readonly StockItem[] {
+/** The rolls of one kind that are at hand; where none is, those of the catalogue, with a caution at the decision. */
+export function stockedRolls(draft: PlanDraft, request: Pick<RollRequest, 'item' | 'decision'>): readonly StockItem[] {
   const { inStock } = draft.stock((item) => item.item === request.item)
   if (inStock.length > 0) return inStock
   draft.caution({

@@ -1,5 +1,4 @@
-import { frustumArea } from '../../../figures/body/frustum'
-import { legGirthAt, type LegModel, type LegStation } from '../../../figures/body/leg-model'
+import type { LegModel, LegStation } from '../../../figures/body/leg-model'
 import type { LegStationId } from '../../../figures/body/leg-template'
 import { paddedGirth, paddingDefaults } from '../../../figures/body/padded-girth'
 import { workingOf, type PlanDraft } from '../../../planner/draft'
@@ -8,6 +7,7 @@ import { readDefaults } from '../../../quantities/defaults'
 import { bandageWidth, checkBandagePressure, widerWhereNeeded } from './check-bandage-pressure'
 import { decideRolls, type RollZone } from './decide-rolls'
 import { legWrapArea, type LegZone } from '../../../figures/wraps/leg-wrap-area'
+import { limbArea, type GirthAt } from '../../../figures/wraps/limb-area'
 import type { RollChoice } from '../../../figures/wraps/roll-choice'
 import { wrapDefaults } from '../../../figures/wraps/wrap-length'
 
@@ -43,26 +43,21 @@ export function legRollZones(draft: PlanDraft, model: LegModel, top: LegStationI
 
 /** Zones of bare leg between two places on its axis, without foot and without figure-of-eight turns, cm from the heel sole. */
 export function legStretchZones(model: LegModel, fromCm: number, toCm: number): readonly RollZone[] {
-  const areaBetween = (lowCm: number, highCm: number): number => {
-    if (highCm <= lowCm) return 0
-    const inner = Object.values(model.stations)
-      .filter((station) => station.axis === 'leg' && station.atCm > lowCm && station.atCm < highCm)
-      .map((station) => station.atCm)
-      .sort((a, b) => a - b)
-    const places = [lowCm, ...inner, highCm]
-    return places
-      .slice(1)
-      .reduce(
-        (sum, at, index) =>
-          sum + frustumArea(legGirthAt(model, places[index] ?? lowCm), legGirthAt(model, at), at - (places[index] ?? lowCm)),
-        0,
-      )
-  }
+  const profile = legProfile(model, (station) => station.girthCm)
+  const areaBetween = (lowCm: number, highCm: number): number => (highCm <= lowCm ? 0 : limbArea(profile, lowCm, highCm))
   const kneeCm = model.lowerLegCm
   return [
     { id: 'leg', areaCm2: areaBetween(fromCm, Math.min(kneeCm, toCm)), turnsCm: 0, widthsCm: zoneWidths.leg },
     { id: 'thigh', areaCm2: areaBetween(Math.max(kneeCm, fromCm), toCm), turnsCm: 0, widthsCm: zoneWidths.thigh },
   ]
+}
+
+/** Girths along the leg, or along the foot, in the order of the axis. */
+export function legProfile(model: LegModel, girthOf: (station: LegStation) => number, axis: 'leg' | 'foot' = 'leg'): readonly GirthAt[] {
+  return Object.values(model.stations)
+    .filter((station) => station.axis === axis)
+    .map((station) => ({ atCm: station.atCm, girthCm: girthOf(station) }))
+    .sort((a, b) => a.atCm - b.atCm)
 }
 
 /** Decides the rolls for one wrap of foot and leg: the decision and its materials. */
