@@ -38,7 +38,9 @@ if (mode === '--mutate') {
 
 /** What stands, in a line: how the patient lies, and who carries what. */
 function standing({ posture, carried }: SceneState): string {
-  const held = [...carried].map(([what, { by, at, heldMin }]) => `${what}: ${by}${at ? ` at ${at}` : ''}${isPost(by) ? `, ${heldMin.toFixed(0)} min` : ''}`)
+  const held = [...carried].map(
+    ([what, { by, at, heldMin }]) => `${what}: ${by}${at ? ` at ${at}` : ''}${isPost(by) ? `, ${heldMin.toFixed(0)} min` : ''}`,
+  )
   return [posture ?? 'as they are', ...held].join('; ')
 }
 

@@ -1,4 +1,5 @@
 import { formatValue } from '#core/planner/format-decision'
+import { saidLines } from '#core/runs/said-lines'
 import type { Plan } from '#core/model/plan'
 
 /** A plan as plain text for people: cautions first, then decisions, materials, steps and rounds. */
@@ -27,7 +28,10 @@ export function planText(plan: Plan): string {
   }
   lines.push('', 'Steps')
   plan.procedure.steps.forEach((step, index) => {
-    lines.push(`  ${index + 1}. ${step.wet ? '[wet] ' : ''}${step.text}`)
+    const said = saidLines(step)
+    const isCut = said.lines.length > 0 && !step.items
+    lines.push(`  ${index + 1}. ${step.wet ? '[wet] ' : ''}${isCut ? said.headline : step.text}`)
+    if (isCut) for (const { who, text } of said.lines) lines.push(`     ${who === null ? '' : `${who}: `}${text}`)
     if (step.say) lines.push(`     Say: “${step.say}”`)
     for (const one of step.reads ?? []) lines.push(`     Read: ${one.label} (${one.wanted})`)
   })

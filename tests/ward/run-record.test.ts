@@ -187,7 +187,7 @@ describe('opening the cast of a case', () => {
   it('knows the cast from the plan that put it on, and when it is hard', () => {
     const record = cast()
     expect(castOf(record, new Date(start + 130 * 60_000).toISOString())).to.include({
-      material: 'plaster-fast',
+      material: 'plaster-slow',
       layers: 7,
       minutesSince: 30,
     })

@@ -31,6 +31,20 @@ export type LineAct = (typeof lineActs)[number]
 export const posts = ['you', 'foot', 'head', 'shoulder', 'hip', 'legs', 'side', 'behind', 'table', 'patient'] as const
 export type Post = (typeof posts)[number]
 
+/** Who it is, before their line. */
+export const postWords: Readonly<Record<Post, string>> = {
+  you: 'You',
+  foot: 'At the foot',
+  head: 'At the head',
+  shoulder: 'At the shoulder',
+  hip: 'At the hip',
+  legs: 'At the legs',
+  side: 'Far side',
+  behind: 'Behind',
+  table: 'At the table',
+  patient: 'Patient',
+}
+
 /** Things that carry what hands let go of: `bed` what lies, `set` what is hard, `straps` what is closed round it. */
 export const carrierThings = ['bed', 'prop', 'beam', 'chest', 'strap', 'ratchet', 'sling', 'board', 'set'] as const
 export type CarrierThing = (typeof carrierThings)[number]

@@ -1,5 +1,6 @@
 import type { Caution } from '../model/plan'
 import type { Step } from '../model/step'
+import { saidLines } from './said-lines'
 
 const units: readonly (readonly [RegExp, string])[] = [
   [/(\d)\s*°C/g, '$1 degrees'],
@@ -26,12 +27,19 @@ export function speakable(text: string): string {
 const leads = { stop: 'Stop.', caution: 'Caution.', note: 'Note.' } as const
 
 /**
- * What is said of a step: stops before it, then the step, then its cautions; what was set aside is not said again.
+ * What is said of a step: stops before it, then the step and its lines one by one, then its cautions; what was set aside is not said again.
  * @param number of the step, from 1
  */
-export function spokenStep(step: Pick<Step, 'text' | 'id'>, number: number, cautions: readonly Caution[]): readonly string[] {
-  const own = cautions.filter((caution) => caution.steps.includes(step.id) && !caution.overruled)
+export function spokenStep(
+  step: Pick<Step, 'text' | 'id' | 'headline' | 'lines' | 'items'>,
+  number: number,
+  cautions: readonly Caution[],
+): readonly string[] {
+  const biting = cautions.filter((caution) => caution.steps.includes(step.id) && !caution.overruled)
   const said = (levels: readonly Caution['level'][]): readonly string[] =>
-    own.filter((caution) => levels.includes(caution.level)).map((caution) => `${leads[caution.level]} ${caution.text}`)
-  return [...said(['stop']), `Step ${number}. ${step.text}`, ...said(['caution', 'note'])].map(speakable)
+    biting.filter((caution) => levels.includes(caution.level)).map((caution) => `${leads[caution.level]} ${caution.text}`)
+  const { headline, lines } = saidLines(step)
+  const isCut = lines.length > 0 && !step.items
+  const own = isCut ? lines.map(({ who, text }) => (who === null ? text : `${who}: ${text}`)) : []
+  return [...said(['stop']), `Step ${number}. ${isCut ? `${headline}.` : step.text}`, ...own, ...said(['caution', 'note'])].map(speakable)
 }

@@ -1,6 +1,6 @@
 import type { Plan } from '../model/plan'
 import type { RollRun } from '../model/roll-run'
-import type { SceneFault } from './judge-scene'
+import type { SceneFault } from './scene-fault'
 
 /** A roll may be laid so much closer or wider than planned, share of its length. */
 const closeShare = 0.05
@@ -16,16 +16,16 @@ export function layersAt(rolls: readonly RollRun[], axis: string, atCm: number):
 
 /**
  * Whether every place has its layers after the last roll, the turns at the joints are made, and each roll but a zone's last is used up.
+ * @param wanted layers everywhere; null where none are counted
  * @param turns wanted at the joints, by station
  * @returns faults of the rule `bare`; none where no rolls are planned one by one
  */
 export function judgeRolls(
-  { rolls, decisions, geometry, materials }: Pick<Plan, 'rolls' | 'decisions' | 'geometry' | 'materials'>,
+  { rolls, geometry, materials }: Pick<Plan, 'rolls' | 'geometry' | 'materials'>,
+  wanted: number | null,
   turns: Readonly<Record<string, number>>,
 ): readonly SceneFault[] {
-  if (!rolls || rolls.length === 0) return []
-  const wanted = decisions.find(({ id }) => id === 'cast-layers')?.value
-  if (typeof wanted !== 'number') return []
+  if (!rolls || rolls.length === 0 || wanted === null) return []
   const last = rolls.at(-1)?.id ?? ''
   const fault = (step: string, text: string): SceneFault => ({ rule: 'bare', step, line: null, text })
   const faults: SceneFault[] = []
@@ -63,7 +63,9 @@ function judgeLengths(
     const begins = ids.slice(index + 1).flatMap((later) => rolls.find((run) => run.id === later) ?? [])
     const goesOn = begins.some((run) => run.axis === end?.axis && run.fromCm === end.toCm)
     return [
-      ...(goesOn && restCm > closeShare * wholeCm ? [fault(id, `${restCm.toFixed(0)} cm of it are left, and the next goes on from there.`)] : []),
+      ...(goesOn && restCm > closeShare * wholeCm
+        ? [fault(id, `${restCm.toFixed(0)} cm of it are left, and the next goes on from there.`)]
+        : []),
       ...(packsCm.some((packCm) => Math.abs(wholeCm - packCm) <= closeShare * packCm + 0.1)
         ? []
         : [fault(id, `${wholeCm.toFixed(0)} cm of it are laid or left, and no roll is as long.`)]),

@@ -1,51 +1,41 @@
 import type { HeldThing } from '../model/held-thing'
 import type { Plan } from '../model/plan'
-import type { OptionValues, Technique } from '../planner/technique'
+import { hasRole } from '../model/decision-definition'
+import type { Technique } from '../planner/technique'
 import type { Protocol } from '../quantities/defaults'
 import { hasStepRole } from '../model/step-role'
 import { longestHeadline, longestLine, type Posture } from '../model/step-line'
 import { freeHandedActs, handsOf, isOfHolding } from './act-hands'
 import { judgeRolls } from './judge-rolls'
+import type { SceneFault, SceneRule } from './scene-fault'
 import { isPost, playScene, type Frame } from './play-scene'
 
-/** What must hold; each rule of the scene by its name. */
-export type SceneRule =
-  | 'uncarried'
-  | 'three-hands'
-  | 'long-hold'
-  | 'grip-under-layer'
-  | 'posture'
-  | 'not-laid-out'
-  | 'not-used'
-  | 'bare'
-  | 'closed-before-round'
-  | 'asked-late'
-  | 'too-long'
-  | 'still-held'
-
-/** Something in a procedure that hands cannot do, or that hurts. */
-export interface SceneFault {
-  readonly rule: SceneRule
-  readonly step: string
-  /** Line id; null where the whole step, or the whole plan, is meant. */
-  readonly line: string | null
-  readonly text: string
-}
-
 export interface SceneQuestion {
-  readonly plan: Pick<Plan, 'procedure' | 'geometry' | 'fit' | 'rolls' | 'decisions' | 'materials'>
+  readonly plan: Pick<Plan, 'procedure' | 'geometry' | 'fit' | 'rolls' | 'materials'>
   /** What is carried whenever the body is worked on, until it is set down or set. */
   readonly carries: readonly HeldThing[]
   /** Turns that are to be made at a joint, by station. */
   readonly turns?: Readonly<Record<string, number>>
+  /** Layers of rolls that are wanted everywhere; null where none are counted. */
+  readonly layers?: number | null
 }
 
 /** What is judged of a plan; null where its technique is not cut into lines. */
-export function sceneOf(technique: Pick<Technique, 'carries' | 'turns'>, plan: Plan, protocol: Protocol): SceneQuestion | null {
-  const options = plan.options as OptionValues
-  return technique.carries
-    ? { plan, carries: technique.carries(options), turns: plan.rolls?.length ? (technique.turns?.(options, protocol) ?? {}) : {} }
-    : null
+export function sceneOf(
+  technique: Pick<Technique, 'carries' | 'turns' | 'decisions'>,
+  plan: Plan,
+  protocol: Protocol,
+): SceneQuestion | null {
+  const { options } = plan
+  if (!technique.carries) return null
+  const counted = technique.decisions.find((definition) => hasRole(definition, 'layers-on'))
+  const layers = plan.decisions.find(({ id }) => id === counted?.id)?.value
+  return {
+    plan,
+    carries: technique.carries(options),
+    turns: plan.rolls?.length ? (technique.turns?.(options, protocol) ?? {}) : {},
+    layers: typeof layers === 'number' ? layers : null,
+  }
 }
 
 /**
@@ -68,7 +58,7 @@ export function judgeScene(question: SceneQuestion): readonly SceneFault[] {
     ...judgeEnd(frames),
     ...judgeFits(question.plan),
     ...judgeLength(frames),
-    ...judgeRolls(question.plan, question.turns ?? {}),
+    ...judgeRolls(question.plan, question.layers ?? null, question.turns ?? {}),
   ]
 }
 
@@ -80,10 +70,13 @@ function judgeCarried(frame: Frame, carries: readonly HeldThing[]): readonly Sce
   const given = (line.gives ?? []).filter(({ what }) => !before.carried.has(what) && !line.takes?.includes(what))
   const isWorked = hasStepRole(step, 'first-layer', 'pads', 'wets', 'wraps', 'lays-on', 'moulds', 'holds-to-set', 'opens', 'takes-off')
   const missing = isWorked ? carries.filter((what) => !after.carried.has(what)) : []
-  const isOnSide = after.posture === 'on-side' && ![...after.carried.entries()].some(([what, { by }]) => what === 'patient-on-side' && isPost(by))
+  const isOnSide =
+    after.posture === 'on-side' && ![...after.carried.entries()].some(([what, { by }]) => what === 'patient-on-side' && isPost(by))
   return [
     ...given.map(({ what }) => fault(frame, 'uncarried', `Nobody has the ${what} that is given here.`)),
-    ...(line.act === 'lift' && !line.takes?.length && ![...after.carried.values(), ...before.carried.values()].some(({ by }) => by === line.by)
+    ...(line.act === 'lift' &&
+    !line.takes?.length &&
+    ![...after.carried.values(), ...before.carried.values()].some(({ by }) => by === line.by)
       ? [fault(frame, 'uncarried', `${line.by} is to lift, and holds nothing.`)]
       : []),
     ...missing.map((what) => fault(frame, 'uncarried', `The ${what} is carried by nobody.`)),
@@ -198,7 +191,9 @@ function judgeThings(frames: readonly Frame[]): readonly SceneFault[] {
     const own = used.filter((thing) => name.includes(thing.name))
     if (own.length === 0) return [`${name}: laid out, and never used.`]
     const times = own.reduce((sum, thing) => sum + (thing.count ?? 1), 0)
-    return count !== null && own.every((thing) => thing.name === name) && count !== times ? [`${name}: ${count} laid out, ${times} used.`] : []
+    return count !== null && own.every((thing) => thing.name === name) && count !== times
+      ? [`${name}: ${count} laid out, ${times} used.`]
+      : []
   })
   const at = frames.find(({ line }) => line.act === 'fetch') ?? last
   return [...unlaid, ...unused.map((text) => fault(at, 'not-used', text))]
@@ -229,7 +224,9 @@ const mostTicks = 4
 function judgeLength(frames: readonly Frame[]): readonly SceneFault[] {
   const steps = [...new Set(frames.map(({ step }) => step))]
   return [
-    ...frames.flatMap((frame) => (frame.line.text.length > longestLine ? [fault(frame, 'too-long', `${frame.line.text.length} characters.`)] : [])),
+    ...frames.flatMap((frame) =>
+      frame.line.text.length > longestLine ? [fault(frame, 'too-long', `${frame.line.text.length} characters.`)] : [],
+    ),
     ...steps.flatMap((step): readonly SceneFault[] => {
       const own = frames.filter((frame) => frame.step === step)
       const isFull = step.wet || own.some(({ before }) => [...before.carried.values()].some(({ by, hands }) => isPost(by) && hands > 0))

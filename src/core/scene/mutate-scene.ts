@@ -39,12 +39,17 @@ export function mutantsOf(question: SceneQuestion): readonly SceneMutant[] {
 
 function lineMutants(question: SceneQuestion, step: Step, line: StepLine): readonly SceneMutant[] {
   const name = `${step.id}/${line.id}`
-  const made = (words: string, changed: StepLine): SceneMutant => ({ words: `${name}: ${words}`, question: withLine(question, step, changed) })
+  const made = (words: string, changed: StepLine): SceneMutant => ({
+    words: `${name}: ${words}`,
+    question: withLine(question, step, changed),
+  })
   const { takes, gives, uses, moves, needs, ...rest } = line
   return [
     ...(takes ? [made(`${takes.join(', ')} not taken`, { ...line, takes: [] })] : []),
     ...(gives ?? []).map((one) => made(`${one.what} not given`, { ...line, gives: gives?.filter((other) => other !== one) ?? [] })),
-    ...(line.act === 'fetch' ? (uses ?? []) : []).map((one) => made(`${one} left out`, { ...line, uses: uses?.filter((other) => other !== one) ?? [] })),
+    ...(line.act === 'fetch' ? (uses ?? []) : []).map((one) =>
+      made(`${one} left out`, { ...line, uses: uses?.filter((other) => other !== one) ?? [] }),
+    ),
     ...(moves ? [made(`not moved`, { ...rest, ...(takes ? { takes } : {}), ...(gives ? { gives } : {}), ...(uses ? { uses } : {}) })] : []),
     ...(needs !== undefined && needs > 1 ? [made(`needs one more`, { ...line, needs: needs + 8 })] : []),
   ]
@@ -56,10 +61,19 @@ const slightCm = 6
 function rollMutants(question: SceneQuestion): readonly SceneMutant[] {
   const rolls = question.plan.rolls ?? []
   const isSlight = (run: RollRun): boolean => run.turnsAt.length === 0 && Math.abs(run.toCm - run.fromCm) < slightCm
-  return rolls.flatMap((run, index) => (isSlight(run) ? [] : [{
-    words: run.turnsAt.length > 0 ? `${run.id}: no turns at the ${run.turnsAt[0]?.station}` : `${run.id}: the pass from ${run.fromCm.toFixed(0)} to ${run.toCm.toFixed(0)} cm`,
-    question: { ...question, plan: { ...question.plan, rolls: rolls.filter((_, at) => at !== index) } },
-  }]))
+  return rolls.flatMap((run, index) =>
+    isSlight(run)
+      ? []
+      : [
+          {
+            words:
+              run.turnsAt.length > 0
+                ? `${run.id}: no turns at the ${run.turnsAt[0]?.station}`
+                : `${run.id}: the pass from ${run.fromCm.toFixed(0)} to ${run.toCm.toFixed(0)} cm`,
+            question: { ...question, plan: { ...question.plan, rolls: rolls.filter((_, at) => at !== index) } },
+          },
+        ],
+  )
 }
 
 function withLine(question: SceneQuestion, step: Step, line: StepLine): SceneQuestion {

@@ -6,7 +6,7 @@ import { firstUnfilled, leastPeople } from '../scene/least-people'
 import { isCut, playScene } from '../scene/play-scene'
 
 /**
- * Stop `nobody-holds` on the first line that so many people cannot fill, with what holds in the place of somebody. It is no floor: a clinician
+ * Stop `nobody-holds` on the first line that so many people cannot fill, with what helps. It is no floor: a clinician
  * may know of a hand that is not written down. Nothing is said while it is not known how many are there, or of steps that are not cut into lines.
  */
 export function judgeHands(draft: PlanDraft, technique: Technique, { steps, relief = [] }: TechniqueOutcome): void {
@@ -15,7 +15,7 @@ export function judgeHands(draft: PlanDraft, technique: Technique, { steps, reli
   const unfilled = firstUnfilled(playScene(steps), people)
   if (!unfilled) return
   const needed = formatValue(leastPeople(steps), 'people')
-  const gives = relief.length > 0 ? ` What gives: ${relief.join('; ')}.` : ''
+  const gives = relief.length > 0 ? ` What helps: ${relief.join('; ')}.` : ''
   draft.caution({
     level: 'stop',
     code: 'nobody-holds',

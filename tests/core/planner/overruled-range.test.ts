@@ -28,10 +28,14 @@ const atLeast: Readonly<Record<string, string>> = {
   'cast-layers': 'stop outside-safe cast-layers',
   'set-time': 'stop outside-safe set-time',
   padding: 'stop outside-safe padding',
+  'rolls-lower': 'stop outside-safe rolls-lower',
+  'rolls-thigh': 'stop outside-safe rolls-thigh',
 }
 const atMost: Readonly<Record<string, string>> = {
   'set-time': 'caution outside-usual set-time',
   'peak-skin-temp': 'stop outside-safe peak-skin-temp',
+  'rolls-lower': 'stop outside-safe rolls-lower',
+  'rolls-thigh': 'stop outside-safe rolls-thigh',
 }
 
 describe('a figure set by hand beyond what is safe for this patient', () => {

@@ -36,7 +36,7 @@ describe('what is workable now', () => {
     const [first, second] = bonds.filter((bond) => bond.where.includes('cast-lower'))
     const timers = [started(first?.id ?? '', 0, 4), ...(second ? [started(second.id, 2, 4)] : [started('part-ankle', 2, 5)])]
     const parts = wetNow(long, timers, start + 3 * 60_000)
-    expect(parts.find((part) => part.id === first?.id)?.bands).to.deep.equal([])
+    expect(parts.find((part) => part.id === first?.id)?.bands, 'the roll itself').to.deep.equal(['roll-3'])
     expect(parts.filter((part) => part.bands.includes('cast-lower'))).to.have.length(1)
   })
 

@@ -19,12 +19,12 @@ const question = (steps: readonly Step[]): SceneQuestion => ({
       polygons: [],
     } as unknown as SceneQuestion['plan']['geometry'],
     fit: [],
-    decisions: [],
     materials: [],
   },
   carries: [],
 })
-const rules = (...steps: readonly Step[]): readonly string[] => judgeScene(question(steps)).map(({ rule, step: at, line: of }) => `${rule} ${at}/${of}`)
+const rules = (...steps: readonly Step[]): readonly string[] =>
+  judgeScene(question(steps)).map(({ rule, step: at, line: of }) => `${rule} ${at}/${of}`)
 const settled = step('settle', linesOf(line('look', 'you', 'As they lie.', { moves: 'on-back' })))
 
 describe('what the judge of a scene finds', () => {
@@ -37,11 +37,14 @@ describe('what the judge of a scene finds', () => {
 
   it('a hand lies under the layer until its grip is changed, by 4 cm', () => {
     const hold = (at: string) => step('hold', linesOf(line('hold', 'foot', 'Hold it.', { takes: ['foot'], at })))
-    const wind = (fromCm: number) => step('wind', linesOf(line('wind', 'you', 'Wind it.', { puts: [{ layer: 'cast', axis: 'leg', fromCm, toCm: 60, passes: 1 }] })))
+    const wind = (fromCm: number) =>
+      step('wind', linesOf(line('wind', 'you', 'Wind it.', { puts: [{ layer: 'cast', axis: 'leg', fromCm, toCm: 60, passes: 1 }] })))
     const down = step('down', linesOf(line('hold', 'foot', 'Down.', { gives: [{ what: 'foot', to: 'bed' }] })))
     expect(rules(settled, hold('calf'), wind(33), down)).to.deep.equal(['grip-under-layer wind/wind'])
     expect(rules(settled, hold('calf'), wind(34), down)).to.deep.equal([])
-    expect(rules(settled, hold('knee-pit'), wind(34), down), 'a place that the lane does not know').to.deep.equal(['grip-under-layer wind/wind'])
+    expect(rules(settled, hold('knee-pit'), wind(34), down), 'a place that the lane does not know').to.deep.equal([
+      'grip-under-layer wind/wind',
+    ])
   })
 
   it('who lies on the side is held there; nobody is rolled from sitting', () => {
@@ -71,7 +74,11 @@ describe('what the judge of a scene finds', () => {
 
   it('a hold without a rest is called at its limit, a propped one at twice that; and no hand holds when all is done', () => {
     const hold = (rests: boolean) =>
-      step('hold', linesOf(line('hold', 'foot', 'Hold it.', { takes: ['foot'] }), rests && line('hold', 'foot', 'Sit down.', { rests: true })), { minutes: [1, 2, 3] })
+      step(
+        'hold',
+        linesOf(line('hold', 'foot', 'Hold it.', { takes: ['foot'] }), rests && line('hold', 'foot', 'Sit down.', { rests: true })),
+        { minutes: [1, 2, 3] },
+      )
     const wait = (minutes: number) => step('wait', linesOf(line('look', 'you', 'Look.')), { minutes: [1, minutes, 20] })
     const down = step('down', linesOf(line('hold', 'foot', 'Down.', { gives: [{ what: 'foot', to: 'bed' }] })))
     expect(rules(settled, hold(false), wait(6), down)).to.deep.equal(['long-hold wait/look'])
@@ -89,8 +96,10 @@ describe('what the judge of a scene finds', () => {
 })
 
 describe('fewest people, by search', () => {
-  const hold = (by: 'foot' | 'side' | 'table', what: 'foot' | 'knee' | 'thigh') => step(`hold-${by}`, linesOf(line('hold', by, 'Hold it.', { takes: [what] })))
-  const letGo = (by: 'foot' | 'side' | 'table', what: 'foot' | 'knee' | 'thigh') => step(`go-${by}`, linesOf(line('hold', by, 'Down.', { gives: [{ what, to: 'bed' }] })))
+  const hold = (by: 'foot' | 'side' | 'table', what: 'foot' | 'knee' | 'thigh') =>
+    step(`hold-${by}`, linesOf(line('hold', by, 'Hold it.', { takes: [what] })))
+  const letGo = (by: 'foot' | 'side' | 'table', what: 'foot' | 'knee' | 'thigh') =>
+    step(`go-${by}`, linesOf(line('hold', by, 'Down.', { gives: [{ what, to: 'bed' }] })))
   const wind = step('wind', linesOf(line('wind', 'you', 'Wind it.')))
 
   it('posts that are never busy together are one person', () => {

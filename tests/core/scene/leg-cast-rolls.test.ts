@@ -1,4 +1,5 @@
 import { expect } from 'chai'
+import type { Plan } from '#core/model/plan'
 import type { RollRun } from '#core/model/roll-run'
 import { judgeRolls, layersAt } from '#core/scene/judge-rolls'
 import { mulberry32 } from '#core/figures/crew/draws'
@@ -6,6 +7,7 @@ import { changedExample } from '../../harness/cases/example-cases'
 import { cautionCodes, decisionOf, planFile, type CaseFile } from '../../harness/cases/leg-slab-cases'
 
 const plan = (change: (file: CaseFile) => void = () => undefined) => planFile(changedExample('leg-cast', change))
+const layersOf = (made: Plan): number => Number(decisionOf(made, 'cast-layers').value)
 const turns = { 'heel-instep': 3, knee: 4 }
 
 /** Rolls in short: "roll-3 leg 0 → 43 ×2", turns as "knee 4". */
@@ -64,7 +66,11 @@ describe('the long cast, roll by roll', () => {
     })
     expect(inShort(rolls)[0]).to.equal('roll-1 leg 43 → 0 ×2, 188 cm')
     expect(rolls?.at(-1)?.axis).to.equal('foot')
-    const overBreak = new Set((rolls ?? []).filter(({ axis, fromCm, toCm }) => axis === 'leg' && Math.min(fromCm, toCm) <= 35 && 35 <= Math.max(fromCm, toCm)).map(({ id }) => id))
+    const overBreak = new Set(
+      (rolls ?? [])
+        .filter(({ axis, fromCm, toCm }) => axis === 'leg' && Math.min(fromCm, toCm) <= 35 && 35 <= Math.max(fromCm, toCm))
+        .map(({ id }) => id),
+    )
     expect(overBreak).to.include.keys(['roll-1', 'roll-2'])
   })
 
@@ -86,7 +92,7 @@ describe('the long cast, roll by roll', () => {
       })
       const wanted = options.extent === 'long' ? turns : { 'heel-instep': 3 }
       expect(made.rolls, JSON.stringify(options)).to.have.length.above(0)
-      expect(judgeRolls(made, wanted), `${JSON.stringify(options)} ×${scale}`).to.deep.equal([])
+      expect(judgeRolls(made, layersOf(made), wanted), `${JSON.stringify(options)} ×${scale}`).to.deep.equal([])
     }
   })
 
@@ -103,7 +109,7 @@ describe('the long cast, roll by roll', () => {
     const less = overruled('rolls-thigh', 2)
     expect(cautionCodes(less)).to.include('outside-usual')
     expect(layersAt(less.rolls ?? [], 'leg', 60)).to.be.within(3, 5)
-    expect(judgeRolls(less, turns).map(({ rule }) => rule)).to.include('bare')
+    expect(judgeRolls(less, 7, turns).map(({ rule }) => rule)).to.include('bare')
   })
 
   it('an adult’s foot takes 10 cm, a thigh 20 or 15; what else is stocked stands as an alternative', () => {
@@ -117,7 +123,7 @@ describe('the long cast, roll by roll', () => {
       ]
     })
     expect(decisionOf(only15, 'rolls-lower').display).to.match(/^\d × 15 cm$/)
-    expect(judgeRolls(only15, turns)).to.deep.equal([])
+    expect(judgeRolls(only15, 7, turns)).to.deep.equal([])
   })
 })
 

@@ -26,7 +26,8 @@ export function optionChoices(technique: string, whole: readonly string[]): read
   const { options } = findTechnique(technique) as Technique
   const listed = options.filter(({ values }) => values.length > 0)
   const pairs = whole.reduce<readonly Readonly<Record<string, string>>[]>(
-    (chosen, id) => chosen.flatMap((one) => (listed.find((option) => option.id === id)?.values ?? []).map((value) => ({ ...one, [id]: value.id }))),
+    (chosen, id) =>
+      chosen.flatMap((one) => (listed.find((option) => option.id === id)?.values ?? []).map((value) => ({ ...one, [id]: value.id }))),
     [{}],
   )
   const singles = listed.filter(({ id }) => !whole.includes(id)).flatMap(({ id, values }) => values.map((value) => ({ [id]: value.id })))

@@ -58,7 +58,7 @@ describe('what the hands that are there can do', () => {
           expect(stop !== undefined, `${people} of ${least}, ${JSON.stringify(options)}`).to.equal(people < least)
           if (stop) {
             expect(stop.level).to.equal('stop')
-            expect(stop.text).to.match(/What gives: /)
+            expect(stop.text).to.match(/What helps: /)
             expect(plan.procedure.steps.map(({ id }) => id)).to.include(stop.steps[0])
           }
         }
@@ -85,13 +85,17 @@ describe('what the hands that are there can do', () => {
           file.patient['massKg'] = massKg
         }).plan.procedure.steps,
       )
-    expect([people('not-cleared', 70), people('not-cleared', 130), people('cleared', 70), people('cleared', 130)]).to.deep.equal([4, 5, 2, 3])
+    expect([people('not-cleared', 70), people('not-cleared', 130), people('cleared', 70), people('cleared', 130)]).to.deep.equal([
+      4, 5, 2, 3,
+    ])
   })
 
   it('a cast takes three, two where a chest has the foot, two for a short one, one for a short one on chest and prop', () => {
     const people = (extent: string, hold: string) =>
       leastPeople(sceneWith('leg-cast', (file) => Object.assign(file.options, { extent, 'foot-hold': hold })).plan.procedure.steps)
-    expect([people('long', 'helper'), people('long', 'own-chest'), people('short', 'helper'), people('short', 'own-chest')]).to.deep.equal([3, 2, 2, 1])
+    expect([people('long', 'helper'), people('long', 'own-chest'), people('short', 'helper'), people('short', 'own-chest')]).to.deep.equal([
+      3, 2, 2, 1,
+    ])
   })
 
   it('too few to hold are stopped once, and not warned of besides; too slow are warned', () => {
@@ -110,7 +114,9 @@ describe('what the hands that are there can do', () => {
 
   it('a position that cannot give the bend is refused where it is chosen, with those that can', () => {
     for (const position of ['face-down', 'hanging']) {
-      const stop = sceneWith('leg-cast', (file) => void (file.options['position'] = position)).plan.cautions.find(({ code }) => code === 'position-cannot')
+      const stop = sceneWith('leg-cast', (file) => void (file.options['position'] = position)).plan.cautions.find(
+        ({ code }) => code === 'position-cannot',
+      )
       expect(stop?.text).to.match(/on the back, or seated/)
       const short = sceneWith('leg-cast', (file) => Object.assign(file.options, { position, extent: 'short' })).plan
       expect(short.cautions.map(({ code }) => code)).not.to.include('position-cannot')
@@ -128,7 +134,10 @@ describe('the lines of every technique', () => {
         expect(new Set(lines.map(({ id }) => id)).size, step.id).to.equal(lines.length)
         const isUncut = lines.some((line) => line.isUncut)
         if (isUncut) {
-          expect(lines.map(({ text }) => text), step.id).to.deep.equal([step.text])
+          expect(
+            lines.map(({ text }) => text),
+            step.id,
+          ).to.deep.equal([step.text])
           continue
         }
         expect(step.headline, step.id).to.be.a('string').with.length.within(4, longestHeadline)
@@ -146,7 +155,10 @@ describe('the lines of every technique', () => {
         const { steps } = planFile(changedExample(technique, (file) => Object.assign(file.options, options))).procedure
         const places = (which: (typeof whole.musts)[number]['first']): readonly number[] =>
           steps.flatMap(({ id, roles }, at) => {
-            const named = typeof which === 'string' ? id === which || (which.endsWith('-*') && id.startsWith(which.slice(0, -1))) : roles.includes(which.role)
+            const named =
+              typeof which === 'string'
+                ? id === which || (which.endsWith('-*') && id.startsWith(which.slice(0, -1)))
+                : roles.includes(which.role)
             return named ? [at] : []
           })
         for (const { first, then, harm } of whole.musts) {

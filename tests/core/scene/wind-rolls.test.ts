@@ -18,7 +18,8 @@ describe('winding a limb', () => {
     expect(passesFor(6, 0.5)).to.deep.equal([2, 2, 2])
     expect(passesFor(8, 0.5)).to.deep.equal([2, 2, 2, 2])
     expect(passesFor(1, 0.5)).to.deep.equal([1])
-    for (const layers of [3, 4, 5, 6, 7, 8, 9]) expect(passesFor(layers, 0.6).reduce((sum, each) => sum + each, 0)).to.be.closeTo(layers, 1e-9)
+    for (const layers of [3, 4, 5, 6, 7, 8, 9])
+      expect(passesFor(layers, 0.6).reduce((sum, each) => sum + each, 0)).to.be.closeTo(layers, 1e-9)
   })
 
   it('a pass takes area × layers ÷ width; turns take their girth each', () => {
@@ -37,7 +38,9 @@ describe('winding a limb', () => {
       200,
     )
     expect(rolls.map(({ restCm }) => Math.round(restCm))).to.deep.equal([0, 80])
-    const ways = rolls.map(({ parts }) => parts.map(({ segment }) => ('turns' in segment ? [] : [Math.round(segment.fromCm), Math.round(segment.toCm)])))
+    const ways = rolls.map(({ parts }) =>
+      parts.map(({ segment }) => ('turns' in segment ? [] : [Math.round(segment.fromCm), Math.round(segment.toCm)])),
+    )
     expect(ways).to.deep.equal([
       [
         [0, 20],

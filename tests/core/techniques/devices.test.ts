@@ -159,7 +159,7 @@ describe('care collar', () => {
         file['crew'] = { people: people - 1 }
       })
       expect(decisionOf(made, 'people').value).to.equal(people)
-      expect(cautionCodes(made)).to.include('short-handed')
+      expect(cautionCodes(made), 'one too few').to.include('nobody-holds')
     })
   }
 

@@ -47,7 +47,20 @@ export const careCollar: Technique<CareCollarStep> = {
   onUrgent: { holds: 'head', actions: careCollarRelease },
   asks: ['at-home'],
   again: {
-    keeps: ['hold-head', 'identity', 'baseline', 'front-on', 'ready-roll', 'roll', 'back-on', 'back-strap', 'roll-back', 'settle', 'margin', 'after-check'],
+    keeps: [
+      'hold-head',
+      'identity',
+      'baseline',
+      'front-on',
+      'ready-roll',
+      'roll',
+      'back-on',
+      'back-strap',
+      'roll-back',
+      'settle',
+      'margin',
+      'after-check',
+    ],
     home: [
       'Never alone: one holds the head with both hands from above, lying flat, and lets go last.',
       'Fresh dry liners, soft side to the shell, standing out past every edge.',

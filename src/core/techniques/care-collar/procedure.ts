@@ -32,9 +32,7 @@ export function careCollarSteps(facts: CareCollarFacts): readonly Step<CareColla
   const { isFlat, isFirst } = facts
   return [
     ...openingSteps({
-      head: holdHead('after-check', [
-        line('look', 'head', 'Judge twist along nose, chin and the notch of the breastbone.'),
-      ]),
+      head: holdHead('after-check', [line('look', 'head', 'Judge twist along nose, chin and the notch of the breastbone.')]),
       side: undefined,
       compared: 'all four limbs',
       position: '',
@@ -81,7 +79,10 @@ export function careCollarSteps(facts: CareCollarFacts): readonly Step<CareColla
     }),
     ...(isFirst
       ? []
-      : [liners('liners', ['front-off']), frontOn(['wash', 'liners'], 'The roll needs both halves.', 'Turning with the neck free.', facts)]),
+      : [
+          liners('liners', ['front-off']),
+          frontOn(['wash', 'liners'], 'The roll needs both halves.', 'Turning with the neck free.', facts),
+        ]),
     readyRoll(facts),
     roll(facts),
     makeStep<CareCollarStep>({
@@ -136,7 +137,9 @@ export function careCollarSteps(facts: CareCollarFacts): readonly Step<CareColla
           }),
         ]),
     rollBack(facts),
-    ...(isFirst ? [frontOn(['roll-back'], 'Over the back half, the chin on its rest.', 'A collar that holds from behind alone.', facts)] : []),
+    ...(isFirst
+      ? [frontOn(['roll-back'], 'Over the back half, the chin on its rest.', 'A collar that holds from behind alone.', facts)]
+      : []),
     makeStep<CareCollarStep>({
       id: 'settle',
       say: 'I close the straps now, both alike. Say when it presses, or when swallowing is hard.',
@@ -192,7 +195,13 @@ function withHeadReleased<Id extends string>(step: Step<Id>): Step<Id> {
     headline: step.headline ?? '',
     lines: [
       ...(step.lines ?? []),
-      { id: 'hold', act: 'hold', by: 'head', text: 'Only now let go: the closed collar holds the head.', gives: [{ what: 'head', to: 'strap' }] },
+      {
+        id: 'hold',
+        act: 'hold',
+        by: 'head',
+        text: 'Only now let go: the closed collar holds the head.',
+        gives: [{ what: 'head', to: 'strap' }],
+      },
     ],
   })
 }
@@ -221,15 +230,24 @@ function roll({ isScooped, rollHands, turners }: CareCollarFacts): Step<CareColl
       ? line('hold', 'hip', 'Keep shoulder and hip there; a hand steadies the front.', { takes: ['patient-on-side'] })
       : line('hold', 'shoulder', 'Keep shoulder and chest there; a hand steadies the front.')
   const turned = isScooped
-    ? line('turn', isCleared ? 'you' : 'shoulder', 'On the word of the head: no roll, a slight tilt as one piece.', { needs: people, moves: 'on-side', takes: ['patient-on-side'] })
-    : line('turn', isCleared ? 'you' : 'shoulder', 'On the word of the head: roll as one piece towards the carer.', { needs: people, moves: 'on-side', takes: ['patient-on-side'] })
+    ? line('turn', isCleared ? 'you' : 'shoulder', 'On the word of the head: no roll, a slight tilt as one piece.', {
+        needs: people,
+        moves: 'on-side',
+        takes: ['patient-on-side'],
+      })
+    : line('turn', isCleared ? 'you' : 'shoulder', 'On the word of the head: roll as one piece towards the carer.', {
+        needs: people,
+        moves: 'on-side',
+        takes: ['patient-on-side'],
+      })
   return makeStep<CareCollarStep>({
     id: 'roll',
     headline: isScooped ? 'Tilted a little, as one piece' : 'Rolled as one piece',
     lines: linesOf(
       turned,
       held,
-      !isCleared && line('hold', 'hip', isHeavy ? 'Hip in line with the shoulder.' : 'Hip and legs in line with the shoulder.', { takes: ['spine'] }),
+      !isCleared &&
+        line('hold', 'hip', isHeavy ? 'Hip in line with the shoulder.' : 'Hip and legs in line with the shoulder.', { takes: ['spine'] }),
       isHeavy && line('hold', 'legs', 'Legs as one with the hip.', { takes: ['thigh'] }),
     ),
     say: 'We turn you as one piece. A hand on the rail gives you a hold; you need do nothing else.',
@@ -292,8 +310,13 @@ function frontOn(after: readonly CareCollarStep[], why: string, prevents: string
     say: 'The front goes on and is closed.',
     headline: isFirst ? 'Front on, over the back half' : 'Front on again, closed for the roll',
     lines: linesOf(
-      line('lay', 'you', 'Front on, chin on its rest, its edges over the back half.', { joins: ['front'], ...(isFirst ? { uses: ['both halves'] } : {}) }),
-      line('close', 'you', isFirst ? 'Both straps laid over, not tight yet.' : 'Both straps closed.', { joins: isFirst ? ['front', 'back'] : ['front'] }),
+      line('lay', 'you', 'Front on, chin on its rest, its edges over the back half.', {
+        joins: ['front'],
+        ...(isFirst ? { uses: ['both halves'] } : {}),
+      }),
+      line('close', 'you', isFirst ? 'Both straps laid over, not tight yet.' : 'Both straps closed.', {
+        joins: isFirst ? ['front', 'back'] : ['front'],
+      }),
     ),
     why,
     prevents,

@@ -79,8 +79,16 @@ export const legCastOptions: readonly TechniqueOption[] = [
     label: 'Material',
     default: usualMaterial,
     values: [
-      { id: 'plaster-slow', label: 'Plaster, slow', why: 'The time that eight rolls need: at 22 °C 94 of 100 adult casts are shaped before it sets.' },
-      { id: 'plaster-fast', label: 'Plaster, fast', why: 'Few rolls and cool water, as for a small child; of eight rolls at 22 °C 14 of 100 are in time.' },
+      {
+        id: 'plaster-slow',
+        label: 'Plaster, slow',
+        why: 'The time that eight rolls need: at 22 °C 94 of 100 adult casts are shaped before it sets.',
+      },
+      {
+        id: 'plaster-fast',
+        label: 'Plaster, fast',
+        why: 'Few rolls and cool water, as for a small child; of eight rolls at 22 °C 14 of 100 are in time.',
+      },
       {
         id: 'fibreglass-roll',
         label: 'Fibreglass roll',

@@ -81,9 +81,21 @@ const layersMore = 2
  */
 export function planRolls(draft: PlanDraft, question: RollQuestion): CastRolls | null {
   const zones = zonesOf(draft, question)
-  const lower = decidePart(draft, question, 'rolls-lower', zones.filter(({ id }) => id !== 'thigh'), 'foot and lower leg')
+  const lower = decidePart(
+    draft,
+    question,
+    'rolls-lower',
+    zones.filter(({ id }) => id !== 'thigh'),
+    'foot and lower leg',
+  )
   const thigh = question.isLong
-    ? decidePart(draft, question, 'rolls-thigh', zones.filter(({ id }) => id === 'thigh'), 'over the knee to the groin')
+    ? decidePart(
+        draft,
+        question,
+        'rolls-thigh',
+        zones.filter(({ id }) => id === 'thigh'),
+        'over the knee to the groin',
+      )
     : []
   if (!lower || !thigh) return null
   draft.decide({
@@ -174,7 +186,11 @@ function decidePart(
   if (choices.some((list) => list.length === 0)) return null
   const chosen = zones.map((zone, index) => ({ zone, rolls: choices[index]![0]! }))
   const planned = chosen.reduce((sum, { rolls }) => sum + rolls.count, 0)
-  const counts = (total: number): readonly number[] => shareOut(chosen.map(({ rolls }) => rolls.count), total)
+  const counts = (total: number): readonly number[] =>
+    shareOut(
+      chosen.map(({ rolls }) => rolls.count),
+      total,
+    )
   const layersWith = (total: number): readonly number[] =>
     chosen.map(({ zone, rolls }, index) => layersOf(zone, rolls, counts(total)[index] ?? 0, layers))
   const total = draft.decide({

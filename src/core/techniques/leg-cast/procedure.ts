@@ -45,7 +45,12 @@ export interface CastFacts {
 /** The steps of a cast in a workable order, its rolls one by one. */
 export function legCastSteps(facts: CastFacts): readonly Step<LegCastStep>[] {
   const { options } = facts
-  const wet = rollSteps({ ...facts, isHeldByHand: holderOf(facts) !== null, angles: heldAngles(facts), edge: hasStocking(options) ? 'stocking' : 'padding' })
+  const wet = rollSteps({
+    ...facts,
+    isHeldByHand: holderOf(facts) !== null,
+    angles: heldAngles(facts),
+    edge: hasStocking(options) ? 'stocking' : 'padding',
+  })
   return [...drySteps(facts), ...wet, ...finishSteps(facts, wet.at(-1)?.id ?? 'bone-points')]
 }
 
@@ -107,7 +112,11 @@ function drySteps(facts: CastFacts): readonly Step<LegCastStep>[] {
       headline: `Bony points felt, angles looked at`,
       lines: linesOf(
         line('press', 'you', 'Feel every bony point through the padding.', { at: 'malleoli' }),
-        line('look', 'you', isLong ? `Knee ${kneeWords}, ankle ${ankleWords}; all on one axis.` : `Ankle ${ankleWords}; shin and foot on one axis.`),
+        line(
+          'look',
+          'you',
+          isLong ? `Knee ${kneeWords}, ankle ${ankleWords}; all on one axis.` : `Ankle ${ankleWords}; shin and foot on one axis.`,
+        ),
         holder && line('hold', holder, 'Holders: change now if arms tire, four hands on it, one by one.', { rests: true }),
       ),
       why: 'What is wrong now is wrong for weeks.',
@@ -181,8 +190,17 @@ function holdFoot(facts: CastFacts): Step<LegCastStep> {
       ...common,
       headline: 'The foot leans on your chest',
       lines: linesOf(
-        isProppedCalf(facts) && line('lay', 'you', 'Calf on the prop, knee bent, the foot clear.', { uses: ['prop for the calf'], takes: ['knee'], gives: [{ what: 'knee', to: 'prop' }] }),
-        line('hold', 'you', `Sole against your chest, ankle ${ankleWords}; hands free.`, { takes: ['foot'], gives: [{ what: 'foot', to: 'chest' }], at: 'toe-tips' }),
+        isProppedCalf(facts) &&
+          line('lay', 'you', 'Calf on the prop, knee bent, the foot clear.', {
+            uses: ['prop for the calf'],
+            takes: ['knee'],
+            gives: [{ what: 'knee', to: 'prop' }],
+          }),
+        line('hold', 'you', `Sole against your chest, ankle ${ankleWords}; hands free.`, {
+          takes: ['foot'],
+          gives: [{ what: 'foot', to: 'chest' }],
+          at: 'toe-tips',
+        }),
       ),
       say: 'I lean your foot against me now. Let it be heavy.',
     })
@@ -200,7 +218,9 @@ function holdFoot(facts: CastFacts): Step<LegCastStep> {
     ),
     hands: [],
     holds: { ...footHeld, changes: [{ at: 'toe-grip', place: 'hold-distal' }] },
-    say: isLong ? 'A hand takes your foot. We lift in a moment, together.' : 'We hold your leg now until the cast is hard. Let it be heavy.',
+    say: isLong
+      ? 'A hand takes your foot. We lift in a moment, together.'
+      : 'We hold your leg now until the cast is hard. Let it be heavy.',
   })
 }
 
@@ -231,8 +251,14 @@ function stocking(facts: CastFacts, held: readonly LegCastStep[]): Step<LegCastS
     headline: 'Stocking on, without a crease',
     lines: linesOf(
       isOnChest(facts)
-        ? line('lay', 'you', 'Up from the midfoot: the sole stays free, against your chest.', { uses: [facts.places ? 'stockinette' : 'stocking'], at: 'calf' })
-        : line('lay', 'you', 'Over toes and foot, past each hand in turn, up the leg.', { uses: [facts.places ? 'stockinette' : 'stocking'], at: 'calf' }),
+        ? line('lay', 'you', 'Up from the midfoot: the sole stays free, against your chest.', {
+            uses: [facts.places ? 'stockinette' : 'stocking'],
+            at: 'calf',
+          })
+        : line('lay', 'you', 'Over toes and foot, past each hand in turn, up the leg.', {
+            uses: [facts.places ? 'stockinette' : 'stocking'],
+            at: 'calf',
+          }),
       line('smooth', 'you', 'Started high, because it creeps down; no crease.'),
     ),
     why: 'A crease under plaster is a ridge for six weeks.',
@@ -246,7 +272,9 @@ function stocking(facts: CastFacts, held: readonly LegCastStep[]): Step<LegCastS
 
 /** The thigh first, while the palms of the knee holder are below it. */
 function paddingThigh(facts: CastFacts, after: readonly LegCastStep[]): Step<LegCastStep> {
-  const start = hasStocking(facts.options) ? 'Over the stocking, groin down to the knee' : 'Groin down to the knee, a turn left to fold back'
+  const start = hasStocking(facts.options)
+    ? 'Over the stocking, groin down to the knee'
+    : 'Groin down to the knee, a turn left to fold back'
   return makeStep<LegCastStep>({
     id: 'padding-thigh',
     headline: 'Thigh and knee padded',

@@ -237,7 +237,11 @@ function shapeStep(facts: RollFacts, shape: ShapeId, isLast: boolean) {
       const isKnee = shape === 'mould-knee'
       return {
         ...common,
-        headline: isKnee ? 'Knee shaped, leg on one axis' : shape === 'mould' && isLong ? 'Ankle and knee shaped' : 'Ankle shaped, foot at its angle',
+        headline: isKnee
+          ? 'Knee shaped, leg on one axis'
+          : shape === 'mould' && isLong
+            ? 'Ankle and knee shaped'
+            : 'Ankle shaped, foot at its angle',
         lines: linesOf(...mouldLines(facts, shape, isLast), ...look),
         why: 'A cast holds by its shape, not by its thickness.',
         prevents: 'A cast that slides down, a sagging knee that cracks, a dropped foot, a turned leg.',
@@ -254,7 +258,11 @@ function shapeStep(facts: RollFacts, shape: ShapeId, isLast: boolean) {
         ...common,
         say: 'I shape the upper edge now.',
         headline: 'Upper edge flared off the skin',
-        lines: linesOf(line('mould', 'you', 'Flare the upper edge off the skin while it is soft, smooth all round.'), ...axisLook(facts, isLast), ...look),
+        lines: linesOf(
+          line('mould', 'you', 'Flare the upper edge off the skin while it is soft, smooth all round.'),
+          ...axisLook(facts, isLast),
+          ...look,
+        ),
         why: 'The edge carries what slides; set sharp, it can only be cut.',
         prevents: 'An edge that digs in at the groin or behind the knee.',
         minutes: [0.2, 0.3, 0.5] as const,
@@ -279,7 +287,11 @@ function shapeStep(facts: RollFacts, shape: ShapeId, isLast: boolean) {
 /** What is pressed where, and the look along the leg while it can still be turned. */
 function mouldLines({ isLong, ankleWords }: RollFacts, shape: 'mould-ankle' | 'mould-knee' | 'mould', isLast: boolean) {
   const ankle = line('mould', 'you', `Flat palms round the malleoli; ankle ${ankleWords}.`)
-  const axis = line('look', 'you', `${isLong ? 'Along thigh, shin and foot' : 'Along shin and foot'}: one axis, angles again. Ask: too hot?`)
+  const axis = line(
+    'look',
+    'you',
+    `${isLong ? 'Along thigh, shin and foot' : 'Along shin and foot'}: one axis, angles again. Ask: too hot?`,
+  )
   if (shape === 'mould-knee') return [line('mould', 'you', 'Flat palms above the condyles, that shape holds it up; kneecap.'), axis]
   if (shape === 'mould-ankle')
     return [ankle, isLast ? axis : line('look', 'you', 'Angle and tilt again, from behind the sole. Ask: too hot?')]

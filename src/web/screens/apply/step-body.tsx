@@ -4,10 +4,12 @@ import { stepName } from '#core/runs/step-name'
 import type { Caution, Plan } from '#core/model/plan'
 import type { Step } from '#core/model/step'
 import { hasStepRole } from '#core/model/step-role'
+import { saidLines } from '#core/runs/said-lines'
 import { asksCheck, freshSince } from '#core/runs/what-binds'
 import { timersOf } from '#core/runs/step-work'
 import { Button } from '../../parts/button'
 import { Notice } from '../../parts/notice'
+import { StepLines } from '../../parts/step-lines'
 import { writeEvent, type OpenCase } from '../../sync/case-store'
 import { FitTests } from '../../case/readings/fit-tests'
 import { ReadingWork } from './reading-work'
@@ -62,6 +64,7 @@ export function StepBody({
     units,
   )
   const said = inUnits(step, units)
+  const headline = said.items ? said.text : saidLines(said).headline
   const { isLine, toggle } = useStepLine()
   const number = steps.indexOf(step) + 1
   const switches = (
@@ -101,11 +104,12 @@ export function StepBody({
         {switches}
       </div>
       <StepHeadline
-        text={said.text}
+        text={headline}
         number={number}
         of={steps.length}
-        className={`max-w-[34ch] text-[1.5rem] leading-[1.25] sm:max-w-none ${said.text.length > 110 ? '' : 'sm:text-[1.8rem]'}`}
+        className={`max-w-[34ch] text-[1.5rem] leading-[1.25] sm:max-w-none ${headline.length > 110 ? '' : 'sm:text-[1.8rem]'}`}
       />
+      <StepLines step={said} className="max-w-[60ch] text-[1.05rem]" />
       {step.say ? (
         <p className="max-w-[60ch] border-l-4 border-known pl-3 text-[1.05rem]">
           <span className="block text-sm font-bold text-soft">Say to the patient</span>“{said.say}”

@@ -1,8 +1,10 @@
 import { Maximize2, Minimize2 } from 'lucide-react'
 import type { Caution } from '#core/model/plan'
+import { saidLines } from '#core/runs/said-lines'
 import type { Step } from '#core/model/step'
 import { useSearchParams } from 'react-router'
 import { StepHeadline } from './step-headline'
+import { StepLines } from '../../parts/step-lines'
 import { ToneShape } from '../../parts/tone-shape'
 
 /** Whether steps are shown as one line, for a screen on the wall that everybody reads; it stands in the address. */
@@ -43,7 +45,13 @@ export function StepLine({ step, number, of, cautions }: { step: Step; number: n
       <p className="numeral text-soft">
         Step {number} of {of}
       </p>
-      <StepHeadline text={step.text} number={number} of={of} className="text-[2.2rem] leading-tight text-balance xl:text-[2.8rem]" />
+      <StepHeadline
+        text={step.items ? step.text : saidLines(step).headline}
+        number={number}
+        of={of}
+        className="text-[2.2rem] leading-tight text-balance xl:text-[2.8rem]"
+      />
+      <StepLines step={step} className="text-[1.5rem]" />
       {cautions.length > 0 ? (
         <ul className="grid gap-2">
           {cautions.map((caution) => (

@@ -1,3 +1,4 @@
+import { saidLines } from '#core/runs/said-lines'
 import type { Step } from '#core/model/step'
 import { useEffect, useMemo, type ReactNode } from 'react'
 import { Link, useLocation, useParams, useSearchParams } from 'react-router'
@@ -13,6 +14,7 @@ import { ButtonLink } from '../../parts/button'
 import { Notice } from '../../parts/notice'
 import type { OptionValues, Technique } from '#core/planner/technique'
 import { guidePageBy, guidePages } from './guide-index'
+import { StepLines } from '../../parts/step-lines'
 import { SchoolsTable } from './schools-table'
 import { guideSections } from './guide-sections'
 import { useSettings } from '../../sync/session-store'
@@ -110,7 +112,8 @@ export function GuidePageScreen() {
               <li key={step.id} className="grid grid-cols-[2.2rem_1fr] gap-x-2 gap-y-1 md:grid-cols-[2.2rem_1fr_17rem] md:gap-x-4">
                 <span className="numeral text-right text-soft">{index + 1}</span>
                 <div className="max-md:col-start-2">
-                  <p className="font-semibold">{step.text}</p>
+                  <p className="font-semibold">{step.items ? step.text : saidLines(step).headline}</p>
+                  <StepLines step={step} className="mt-1" />
                   {step.say ? <p className="border-l-4 border-known pl-2">Say: “{step.say}”</p> : null}
                   {step.reads ? <p className="text-[0.95rem] text-soft">Read and enter: {readsWords(step.reads)}</p> : null}
                   <p className="text-[0.95rem]">
