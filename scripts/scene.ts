@@ -37,9 +37,10 @@ if (mode === '--mutate') {
 }
 
 /** What stands, in a line: how the patient lies, and who carries what. */
-function standing({ posture, carried }: SceneState): string {
+function standing({ posture, carried, clockMin }: SceneState): string {
   const held = [...carried].map(
-    ([what, { by, at, heldMin }]) => `${what}: ${by}${at ? ` at ${at}` : ''}${isPost(by) ? `, ${heldMin.toFixed(0)} min` : ''}`,
+    ([what, { by, at, sinceMin }]) =>
+      `${what}: ${by}${at ? ` at ${at}` : ''}${isPost(by) ? `, ${(clockMin - sinceMin).toFixed(0)} min` : ''}`,
   )
   return [posture ?? 'as they are', ...held].join('; ')
 }

@@ -57,6 +57,9 @@ function standsFor(name: string, stems: readonly string[]): boolean {
   return stems.some((stem) => name.includes(stem))
 }
 
+/** Words that tell one thing from its like, or how it is to lie: they stay with it. */
+const qualifiers = /\b(left|right|stowed|counted|spare)\b/
+
 /**
  * The lay-out list with the figures of the plan: each word for the materials that it stands for, what no word names at its end.
  * @param items as the technique names them, in the order of use
@@ -69,7 +72,9 @@ export function itemsWithFigures(items: readonly string[], materials: readonly M
     const own = materials.filter((_, index) => standsFor(names[index]!, stems))
     const fresh = own.filter((material) => !listed.has(material))
     fresh.forEach((material) => listed.add(material))
-    return own.length === 0 ? [item] : fresh.map(inWords)
+    if (own.length === 0) return [item]
+    if (!qualifiers.test(item)) return fresh.map(inWords)
+    return [fresh.length > 0 ? `${item}: ${fresh.map(inWords).join(', ')}` : item]
   })
   return [...named, ...materials.filter((material) => !listed.has(material)).map(inWords)]
 }

@@ -152,13 +152,13 @@ const holdLimitsMin: Partial<Readonly<Record<HeldThing, readonly [free: number, 
 
 /** A hold has a limit; then it is propped, seated, or changed by name. */
 function judgeHoldTime(frame: Frame): readonly SceneFault[] {
-  return [...frame.after.carried.entries()].flatMap(([what, { by, hands, heldMin, isPropped }]) => {
+  const { before, after } = frame
+  return [...after.carried.entries()].flatMap(([what, { by, hands, sinceMin, isPropped }]) => {
     const limits = holdLimitsMin[what]
     if (!limits || !isPost(by) || hands === 0) return []
-    const limitMin = limits[isPropped ? 1 : 0]
-    const wasMin = frame.before.carried.get(what)?.heldMin ?? 0
-    if (heldMin <= limitMin || wasMin > limitMin) return []
-    return [fault(frame, 'long-hold', `The ${what} is held for more than ${limitMin} min, and nobody changes.`)]
+    const endMin = sinceMin + limits[isPropped ? 1 : 0]
+    if (after.clockMin <= endMin || before.clockMin > endMin) return []
+    return [fault(frame, 'long-hold', `The ${what} is held for more than ${limits[isPropped ? 1 : 0]} min, and nobody changes.`)]
   })
 }
 

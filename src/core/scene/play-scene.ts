@@ -9,13 +9,15 @@ export interface Carried {
   readonly at: string | null
   /** Hands that it takes of its post. */
   readonly hands: 0 | 1 | 2
-  /** Likely minutes since the hands that hold it began, or changed, or were propped. */
-  readonly heldMin: number
+  /** When the hands that hold it began, or changed, or were propped, likely minutes from the start. */
+  readonly sinceMin: number
   readonly isPropped: boolean
 }
 
 /** What stands at one moment. */
 export interface SceneState {
+  /** Likely minutes from the start. */
+  readonly clockMin: number
   readonly posture: Posture | null
   readonly carried: ReadonlyMap<HeldThing, Carried>
   readonly layers: readonly LaidLayer[]
@@ -32,7 +34,7 @@ export interface Frame {
   readonly after: SceneState
 }
 
-const nothing: SceneState = { posture: null, carried: new Map(), layers: [], laidOut: null, used: [] }
+const nothing: SceneState = { clockMin: 0, posture: null, carried: new Map(), layers: [], laidOut: null, used: [] }
 
 /** Whether a procedure is cut into lines throughout, so that it can be played. */
 export function isCut(steps: readonly Step[]): boolean {
@@ -50,6 +52,17 @@ export function isPost(by: Post | CarrierThing): by is Post {
  * @returns a frame for each line
  */
 export function playScene(steps: readonly Step[]): readonly Frame[] {
+  const before = played.get(steps)
+  if (before) return before
+  const frames = playAll(steps)
+  played.set(steps, frames)
+  return frames
+}
+
+/** A list of steps is played once: its people are counted, looked for and judged from the same frames. */
+const played = new WeakMap<readonly Step[], readonly Frame[]>()
+
+function playAll(steps: readonly Step[]): readonly Frame[] {
   let state = nothing
   return steps.flatMap((step) => {
     const lines = step.lines ?? []
@@ -63,29 +76,37 @@ export function playScene(steps: readonly Step[]): readonly Frame[] {
 }
 
 function play(state: SceneState, line: StepLine, minutes: number): SceneState {
-  const carried = new Map([...state.carried].map(([what, one]) => [what, { ...one, heldMin: one.heldMin + minutes }] as const))
+  const clockMin = state.clockMin + minutes
+  const { takes, gives, rests, puts, uses } = line
+  return {
+    clockMin,
+    posture: line.moves ?? state.posture,
+    carried: takes || gives || rests ? handsAfter(state.carried, line, clockMin) : state.carried,
+    layers: puts ? [...state.layers, ...puts] : state.layers,
+    laidOut: line.act === 'fetch' && uses ? [...(state.laidOut ?? []), ...uses] : state.laidOut,
+    used: line.act !== 'fetch' && uses ? [...state.used, ...uses] : state.used,
+  }
+}
+
+/** What is carried after a line that takes, gives or rests. */
+function handsAfter(before: SceneState['carried'], line: StepLine, nowMin: number): SceneState['carried'] {
+  const carried = new Map(before)
   for (const what of line.takes ?? []) {
-    const before = carried.get(what)
-    const isSame = before?.by === line.by
+    const held = carried.get(what)
+    const same = held?.by === line.by ? held : null
     carried.set(what, {
       by: line.by,
-      at: line.at ?? (isSame ? (before?.at ?? null) : null),
+      at: line.at ?? same?.at ?? null,
       hands: line.hands ?? 2,
-      heldMin: isSame ? (before?.heldMin ?? 0) : 0,
-      isPropped: isSame && before?.isPropped === true,
+      sinceMin: same?.sinceMin ?? nowMin,
+      isPropped: same?.isPropped === true,
     })
   }
-  if (line.rests) for (const [what, one] of carried) if (isPost(one.by)) carried.set(what, { ...one, heldMin: 0, isPropped: true })
+  if (line.rests) for (const [what, one] of carried) if (isPost(one.by)) carried.set(what, { ...one, sinceMin: nowMin, isPropped: true })
   for (const { what, to } of line.gives ?? []) {
     const one = carried.get(what)
     if (to === 'bed') carried.delete(what)
-    else if (one) carried.set(what, { ...one, by: to, heldMin: 0, isPropped: false, hands: isPost(to) ? one.hands : 0 })
+    else if (one) carried.set(what, { ...one, by: to, sinceMin: nowMin, isPropped: false, hands: isPost(to) ? one.hands : 0 })
   }
-  return {
-    posture: line.moves ?? state.posture,
-    carried,
-    layers: line.puts ? [...state.layers, ...line.puts] : state.layers,
-    laidOut: line.act === 'fetch' && line.uses ? [...(state.laidOut ?? []), ...line.uses] : state.laidOut,
-    used: line.act !== 'fetch' && line.uses ? [...state.used, ...line.uses] : state.used,
-  }
+  return carried
 }

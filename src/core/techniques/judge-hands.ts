@@ -12,9 +12,10 @@ import { isCut, playScene } from '../scene/play-scene'
 export function judgeHands(draft: PlanDraft, technique: Technique, { steps, relief = [] }: TechniqueOutcome): void {
   const { people } = draft.clinicalCase.crew
   if (people === null || !technique.carries || !isCut(steps)) return
-  const unfilled = firstUnfilled(playScene(steps), people)
+  const least = leastPeople(steps)
+  const unfilled = people < least ? firstUnfilled(playScene(steps), people) : null
   if (!unfilled) return
-  const needed = formatValue(leastPeople(steps), 'people')
+  const needed = formatValue(least, 'people')
   const gives = relief.length > 0 ? ` What helps: ${relief.join('; ')}.` : ''
   draft.caution({
     level: 'stop',
@@ -28,7 +29,7 @@ export function judgeHands(draft: PlanDraft, technique: Technique, { steps, reli
 
 /** Whether so few people are stopped by `judgeHands` already. */
 export function isTooFewToHold(steps: readonly Step[], people: number): boolean {
-  return isCut(steps) && firstUnfilled(playScene(steps), people) !== null
+  return isCut(steps) && people < leastPeople(steps)
 }
 
 function spokenLine(text: string): string {

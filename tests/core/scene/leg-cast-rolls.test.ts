@@ -3,6 +3,7 @@ import type { Plan } from '#core/model/plan'
 import type { RollRun } from '#core/model/roll-run'
 import { judgeRolls, layersAt } from '#core/scene/judge-rolls'
 import { mulberry32 } from '#core/figures/crew/draws'
+import { sceneWith } from './scene-cases'
 import { changedExample } from '../../harness/cases/example-cases'
 import { cautionCodes, decisionOf, planFile, type CaseFile } from '../../harness/cases/leg-slab-cases'
 
@@ -74,6 +75,55 @@ describe('the long cast, roll by roll', () => {
     expect(overBreak).to.include.keys(['roll-1', 'roll-2'])
   })
 
+  it('from the injury, low: two rolls up from the heel, the foot, then the rest of the lower leg and the thigh; in one: as the limb goes', () => {
+    const ways = (order: string, levelCm: number): readonly string[] => {
+      const { rolls } = plan((file) => {
+        file.options['order'] = order
+        file.injury['levelCm'] = levelCm
+      })
+      const ids = [...new Set((rolls ?? []).map(({ id }) => id))]
+      return ids.map((id) => {
+        const own = (rolls ?? []).filter((run) => run.id === id)
+        return `${own[0]?.axis} ${own[0]?.fromCm.toFixed(0)} → ${own.at(-1)?.toCm.toFixed(0)}`
+      })
+    }
+    expect(ways('from-the-injury', 10)).to.deep.equal([
+      'leg 0 → 27',
+      'leg 27 → 28',
+      'foot 7 → 8',
+      'foot 8 → 20',
+      'leg 28 → 43',
+      'leg 33 → 62',
+      'leg 62 → 44',
+      'leg 44 → 79',
+    ])
+    expect(ways('from-the-injury', 35)).to.deep.equal([
+      'leg 43 → 22',
+      'leg 22 → 21',
+      'leg 33 → 62',
+      'leg 62 → 44',
+      'leg 44 → 79',
+      'leg 21 → 0',
+      'foot 7 → 8',
+      'foot 8 → 20',
+    ])
+    expect(ways('in-one', 24)).to.deep.equal(ways('lower-part-first', 24))
+  })
+
+  it('the lap of the thigh is laid within three minutes of the roll under it, by likely minutes', () => {
+    const { procedure } = plan()
+    const startOf = (id: string): number => {
+      const wet = procedure.steps.filter((step) => step.wet)
+      return wet
+        .slice(
+          0,
+          wet.findIndex((step) => step.id === id),
+        )
+        .reduce((sum, { minutes }) => sum + minutes[1], 0)
+    }
+    expect(startOf('roll-6') - startOf('roll-5')).to.be.within(1, 3)
+  })
+
   it('in every order the same layers lie everywhere: 400 casts drawn, long and short, none bare, each roll used up', () => {
     const random = mulberry32(57)
     const pick = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)] as T
@@ -84,7 +134,7 @@ describe('the long cast, roll by roll', () => {
         order: pick(['lower-part-first', 'from-the-injury', 'in-one']),
         material: pick(['plaster-slow', 'plaster-fast', 'fibreglass-roll']),
       }
-      const made = plan((file) => {
+      const { plan: made } = sceneWith('leg-cast', (file) => {
         Object.assign(file.options, options)
         file.patient['massKg'] = pick([30, 70, 130])
         file.injury['levelCm'] = Math.round(40 * scale * random())

@@ -4,9 +4,11 @@ import { judgeScene } from '#core/scene/judge-scene'
 import { firstUnfilled, leastPeople } from '#core/scene/least-people'
 import { mutantsOf, unnoticed } from '#core/scene/mutate-scene'
 import { isCut, playScene } from '#core/scene/play-scene'
+import { readCase } from '#core/files/read-case'
+import { workOut } from '#core/techniques/plan-case'
 import { findTechnique } from '#core/techniques/registry'
 import { techniqueIds, changedExample } from '../../harness/cases/example-cases'
-import { cautionCodes, planFile } from '../../harness/cases/leg-slab-cases'
+import { cautionCodes, planFile, testContext } from '../../harness/cases/leg-slab-cases'
 import { cutTechniques, optionChoices, sceneWith } from './scene-cases'
 
 /** What is varied with each other, by technique; every other option one at a time. */
@@ -146,6 +148,24 @@ describe('the lines of every technique', () => {
       }
     })
   }
+
+  it('what is laid out keeps its side, and whether it is stowed, counted or spare', () => {
+    let qualified = 0
+    for (const technique of techniqueIds) {
+      const { clinicalCase } = readCase(changedExample(technique, () => undefined))
+      const worked = clinicalCase && workOut(clinicalCase, testContext())
+      const items = planFile(changedExample(technique, () => undefined)).procedure.steps.flatMap((step) => step.items ?? [])
+      for (const item of worked?.outcome.steps.flatMap((step) => step.items ?? []) ?? []) {
+        if (!/\b(left|right|stowed|counted|spare)\b/.test(item)) continue
+        qualified++
+        expect(
+          items.some((listed) => listed.includes(item)),
+          `${technique}: ${item}`,
+        ).to.equal(true)
+      }
+    }
+    expect(qualified).to.be.above(2)
+  })
 
   for (const technique of techniqueIds) {
     it(`${technique}: no must is lost in its own order`, () => {

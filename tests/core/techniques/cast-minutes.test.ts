@@ -28,6 +28,7 @@ const clocks = (minutes: number) => ({
 const laid = (order: string, setMin: number) => {
   const facts = {
     ...formation(order),
+    parts: castParts(formation(order)),
     isPlaster: true,
     set: clocks(setMin),
     angles: [],

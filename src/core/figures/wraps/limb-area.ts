@@ -8,11 +8,16 @@ export interface GirthAt {
 
 /** Girth at a place, linear between those known, and beyond the ends as at the end, cm. */
 export function girthAt(profile: readonly GirthAt[], atCm: number): number {
-  const upper = profile.findIndex((one) => one.atCm >= atCm)
-  const [below, above] = [profile[upper < 0 ? profile.length - 1 : upper - 1], profile[upper]]
-  if (!below) return above?.girthCm ?? 0
-  if (!above) return below.girthCm
-  return below.girthCm + ((atCm - below.atCm) / (above.atCm - below.atCm)) * (above.girthCm - below.girthCm)
+  let below: GirthAt | undefined
+  for (const above of profile) {
+    if (above.atCm < atCm) {
+      below = above
+      continue
+    }
+    if (!below) return above.girthCm
+    return below.girthCm + ((atCm - below.atCm) / (above.atCm - below.atCm)) * (above.girthCm - below.girthCm)
+  }
+  return below?.girthCm ?? 0
 }
 
 /**
@@ -22,13 +27,18 @@ export function girthAt(profile: readonly GirthAt[], atCm: number): number {
  * @example limbArea([{ atCm: 0, girthCm: 30 }, { atCm: 10, girthCm: 30 }], 0, 10) // 300
  */
 export function limbArea(profile: readonly GirthAt[], oneCm: number, otherCm: number): number {
-  const [lowCm, highCm] = oneCm < otherCm ? [oneCm, otherCm] : [otherCm, oneCm]
-  let [areaCm2, fromCm, fromGirthCm] = [0, lowCm, girthAt(profile, lowCm)]
-  const add = (toCm: number, toGirthCm: number): void => {
-    areaCm2 += frustumArea(fromGirthCm, toGirthCm, toCm - fromCm)
-    ;[fromCm, fromGirthCm] = [toCm, toGirthCm]
+  const lowCm = Math.min(oneCm, otherCm)
+  const highCm = Math.max(oneCm, otherCm)
+  if (highCm <= lowCm) return 0
+  let areaCm2 = 0
+  let fromCm = lowCm
+  let fromGirthCm = girthAt(profile, lowCm)
+  for (const { atCm, girthCm } of profile) {
+    if (atCm <= lowCm) continue
+    if (atCm >= highCm) break
+    areaCm2 += frustumArea(fromGirthCm, girthCm, atCm - fromCm)
+    fromCm = atCm
+    fromGirthCm = girthCm
   }
-  for (const { atCm, girthCm } of profile) if (atCm > lowCm && atCm < highCm) add(atCm, girthCm)
-  if (highCm > lowCm) add(highCm, girthAt(profile, highCm))
-  return areaCm2
+  return areaCm2 + frustumArea(fromGirthCm, girthAt(profile, highCm), highCm - fromCm)
 }

@@ -1,5 +1,5 @@
 import { wrapLength } from './wrap-length'
-import { limbArea, type GirthAt } from './limb-area'
+import { girthAt, limbArea, type GirthAt } from './limb-area'
 
 /** A way along the limb that leaves so many layers, or turns on one place. */
 export type WindSegment =
@@ -74,14 +74,17 @@ function cutAfter(limb: WoundLimb, segment: WindSegment, lengthCm: number): read
       { ...segment, turns: segment.turns - turns },
     ]
   }
-  let [shortCm, longCm] = [segment.fromCm, segment.toCm]
-  for (let step = 0; step < 40; step++) {
-    const middleCm = (shortCm + longCm) / 2
-    if (segmentLength(limb, { ...segment, toCm: middleCm }) > lengthCm) longCm = middleCm
-    else shortCm = middleCm
+  // Each guess is mended by the girth there; what is left after three is far below the width of a thread.
+  const direction = Math.sign(segment.toCm - segment.fromCm)
+  const cmOfRollPerCm = (atCm: number): number => (girthAt(limb.profile, atCm) * segment.layers * limb.takeUp) / limb.widthCm
+  let endCm = segment.fromCm + direction * (lengthCm / cmOfRollPerCm(segment.fromCm))
+  for (let guess = 0; guess < 6; guess++) {
+    const overCm = segmentLength(limb, { ...segment, toCm: endCm }) * Math.sign((endCm - segment.fromCm) * direction) - lengthCm
+    if (Math.abs(overCm) < 1e-9) break
+    endCm -= (direction * overCm) / cmOfRollPerCm(endCm)
   }
   return [
-    { ...segment, toCm: shortCm },
-    { ...segment, fromCm: shortCm },
+    { ...segment, toCm: endCm },
+    { ...segment, fromCm: endCm },
   ]
 }

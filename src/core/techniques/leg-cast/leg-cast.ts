@@ -180,8 +180,11 @@ function planLegCast(draft: PlanDraft, options: OptionValues): TechniqueOutcome<
   const { halfOverlap, lapCm } = readDefaults(wrapDefaults, draft.ctx.protocol)
   const isFresh = hasFlag(clinicalCase, 'fresh')
   const openingMin = decideOpening(draft, material, isFresh)
+  const formation: CastFormation = { options, isLong, rolls, isLowInjury }
+  const parts = castParts(formation)
   const facts = {
     clinicalCase,
+    parts,
     options,
     isLong,
     isLowInjury,
@@ -199,8 +202,6 @@ function planLegCast(draft: PlanDraft, options: OptionValues): TechniqueOutcome<
     isFresh,
   }
   const steps = legCastSteps(facts)
-  const formation: CastFormation = { options, isLong, rolls, isLowInjury }
-  const parts = castParts(formation)
   const windows = castWindows(parts, set.workableShare)
   askForHeat(draft, material, layers, set.minutes)
   const relief = castRelief(clinicalCase, options, isLong)
@@ -252,11 +253,13 @@ function isLow({ injury }: ClinicalCase, model: LegModel | null): boolean {
 /** The other orders of rolling, as they would be. */
 function orderMends(facts: CastFacts): readonly Mend[] {
   if (facts.options['order'] === 'lower-part-first') return []
-  const other = { ...facts, options: { ...facts.options, order: 'lower-part-first' } }
+  const options = { ...facts.options, order: 'lower-part-first' }
+  const parts = castParts({ ...facts, options })
+  const other = { ...facts, options, parts }
   return [
     {
       words: 'the lower part first',
-      order: { steps: legCastSteps(other), windows: castWindows(castParts(other), facts.set.workableShare) },
+      order: { steps: legCastSteps(other), windows: castWindows(parts, facts.set.workableShare) },
     },
   ]
 }

@@ -117,9 +117,11 @@ function zonesOf(draft: PlanDraft, { model, isLong, isFromTop }: RollQuestion): 
   const wrap = readDefaults(wrapDefaults, draft.ctx.protocol)
   const { stations } = model
   const girthOf = (station: { readonly girthCm: number }): number => paddedAt(draft, station)
-  const limbOf =
-    (axis: 'foot' | 'leg') =>
-    (widthCm: number): WoundLimb => ({ profile: legProfile(model, girthOf, axis), widthCm, takeUp: wrap.takeUp })
+  const limbOf = (axis: 'foot' | 'leg'): Zone['limb'] => {
+    const profile = legProfile(model, girthOf, axis)
+    return (widthCm) => ({ profile, widthCm, takeUp: wrap.takeUp })
+  }
+  const legLimb = limbOf('leg')
   const toAndFro = (layers: number, startCm: number, endCm: number): WindSegment[] =>
     passesFor(layers, wrap.halfOverlap).map((each, pass) => {
       const [fromCm, toCm] = pass % 2 === 0 ? [startCm, endCm] : [endCm, startCm]
@@ -146,7 +148,7 @@ function zonesOf(draft: PlanDraft, { model, isLong, isFromTop }: RollQuestion): 
     axis: 'leg',
     station: 'knee',
     widthsCm: [10, 15],
-    limb: limbOf('leg'),
+    limb: legLimb,
     segments: (layers) => (isFromTop ? toAndFro(layers, bootTopCm, 0) : toAndFro(layers, 0, bootTopCm)),
   }
   const thigh: Zone = {
@@ -154,7 +156,7 @@ function zonesOf(draft: PlanDraft, { model, isLong, isFromTop }: RollQuestion): 
     axis: 'leg',
     station: 'knee',
     widthsCm: [15, 20],
-    limb: limbOf('leg'),
+    limb: legLimb,
     segments(layers) {
       const [first, ...rest] = toAndFro(layers, bootTopCm, stations.groin.atCm)
       const turns = { atCm: stations.knee.atCm, turns: wrap.kneeTurns, girthCm: girthOf(stations.knee) }
@@ -193,11 +195,12 @@ function decidePart(
     )
   const layersWith = (total: number): readonly number[] =>
     chosen.map(({ zone, rolls }, index) => layersOf(zone, rolls, counts(total)[index] ?? 0, layers))
+  const isOverruled = draft.clinicalCase.overrules.some((one) => one.decision === decision)
   const total = draft.decide({
     id: decision,
     value: planned,
     display: describe(chosen.map(({ rolls }) => rolls)),
-    range: rangeOf(planned, layers, layersWith),
+    ...(isOverruled ? { range: rangeOf(planned, layers, layersWith) } : {}),
     source: 'practice',
     formula:
       'Zone by zone, to and fro until every place has its layers: area × layers ÷ width × take-up, the turns at ankle and knee, and one pass of lap; fewest rolls, then least left over.',

@@ -11,6 +11,7 @@ import { line, linesOf, makeStep } from '../shared/make-step'
 import { ankleAngle, footPlane, kneeAngle } from '../shared/step-angles'
 import { cureTimer } from '../shared/step-timers'
 import { hasStocking } from './materials'
+import type { CastPart } from './cast-parts'
 import type { CastRolls } from './plan-rolls'
 import type { RollPlaces } from './roll-words'
 import { rollSteps } from './roll-steps'
@@ -27,6 +28,7 @@ export interface CastFacts {
   readonly isPlaster: boolean
   readonly set: DecidedSetting
   readonly rolls: CastRolls
+  readonly parts: readonly CastPart[]
   /** By what the ways of the rolls are named; null without measured lengths. */
   readonly places: RollPlaces | null
   readonly passLayers: number

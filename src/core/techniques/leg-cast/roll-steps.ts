@@ -4,12 +4,14 @@ import { formatValue } from '../../planner/format-decision'
 import { line, linesOf, makeStep } from '../shared/make-step'
 import { lowerTimer, releaseTimer, settingTimer } from '../shared/step-timers'
 import { longestHeadline, type LaidLayer, type StepLine } from '../../model/step-line'
-import { castParts, type CastFormation, type CastPart, type NumberedRoll, type ShapeId } from './cast-parts'
+import type { CastFormation, CastPart, NumberedRoll, ShapeId } from './cast-parts'
 import type { CastRoll, CastZone } from './plan-rolls'
 import { isCloser, restOf, turnsOf, wayWords, type RollPlaces } from './roll-words'
 import type { LegCastStep } from './roles'
 
 export interface RollFacts extends CastFormation {
+  /** The cast as it is divided. */
+  readonly parts: readonly CastPart[]
   readonly isPlaster: boolean
   readonly set: DecidedSetting
   readonly angles: readonly StepAngle[]
@@ -26,7 +28,7 @@ export interface RollFacts extends CastFormation {
 
 /** Everything between the first wetting and the last moulding, part by part. */
 export function rollSteps(facts: RollFacts): readonly Step<LegCastStep>[] {
-  const parts = castParts(facts)
+  const { parts } = facts
   const rolls = parts.flatMap((part) => part.rolls)
   const lastRoll = rolls.at(-1)?.id
   const lastShape = parts.flatMap(({ shapes }) => shapes).at(-1)
@@ -94,12 +96,7 @@ function rollStep(facts: RollFacts, { id, number, roll }: NumberedRoll, total: n
   const hurry = number === 1 && options['position'] === 'seated'
   return {
     id,
-    headline: shortest(
-      `${name}: ${goal}`,
-      `Roll ${number}: ${goal}`,
-      `Roll ${number}: ${goal.replaceAll(' the ', ' ')}`,
-      `Roll ${number}: ${goal.replace(/, ending at .*/, '')}`,
-    ),
+    headline: rollHeadline(name, `Roll ${number}`, goal),
     lines: linesOf(
       palms && line('hold', 'side', palmLines[palms], { at: palms, takes: ['knee'] }),
       line('wet', 'table', upperFirst(`${width}${wet}${water}.`), { uses: [rollItem(roll, isPlaster), 'bucket of water'] }),
@@ -120,9 +117,12 @@ function rollStep(facts: RollFacts, { id, number, roll }: NumberedRoll, total: n
   }
 }
 
-/** The first that is short enough for a headline. */
-function shortest(...forms: readonly string[]): string {
-  return forms.find((form) => form.length <= longestHeadline) ?? forms.at(-1) ?? ''
+/** A roll and its way, as long as a headline may be. */
+function rollHeadline(name: string, short: string, goal: string): string {
+  const whole = `${name}: ${goal}`
+  if (whole.length <= longestHeadline) return whole
+  const forms = [`${short}: ${goal}`, `${short}: ${goal.replaceAll(' the ', ' ')}`, `${short}: ${goal.replace(/, ending at .*/, '')}`]
+  return forms.find((form) => form.length <= longestHeadline) ?? forms.at(-1) ?? short
 }
 
 const placeWords: Readonly<Record<CastZone, string>> = {

@@ -26,11 +26,12 @@ export function line(act: LineAct, by: Post, text: string, more: LineDraft = {})
 
 /** Lines of a step with their ids: the act, and its number where a step has the act more than once; what does not apply is left out. */
 export function linesOf(...drafts: readonly (Omit<StepLine, 'id'> | null | false)[]): readonly StepLine[] {
-  const count = new Map<LineAct, number>()
-  return drafts.flatMap((draft): readonly StepLine[] => {
-    if (!draft) return []
-    const number = (count.get(draft.act) ?? 0) + 1
-    count.set(draft.act, number)
-    return [{ id: number === 1 ? draft.act : `${draft.act}-${number}`, ...draft }]
-  })
+  const lines: StepLine[] = []
+  for (const draft of drafts) {
+    if (!draft) continue
+    let number = 1
+    for (const { act } of lines) if (act === draft.act) number++
+    lines.push({ id: number === 1 ? draft.act : `${draft.act}-${number}`, ...draft })
+  }
+  return lines
 }

@@ -97,7 +97,7 @@ export function openingSteps<Head extends string = never>(facts: OpeningFacts<He
       headline: 'How it is before anything is put on',
       lines: linesOf(
         line('open', 'you', 'Rings and tight clothing off; skin and wounds looked at.'),
-        line('look', 'you', `Circulation, feeling and movement on ${facts.compared}: record them.`),
+        line('look', 'you', `Check circulation, feeling and movement on ${facts.compared}; record.`),
       ),
       why: 'Later findings mean something only beside what was there before.',
       prevents: 'Not knowing whether a sign is new.',
@@ -136,7 +136,7 @@ export function closingCheck<Id extends string>(
     id: 'after-check',
     headline: 'The same look once more',
     lines: linesOf(
-      line('look', 'you', `Circulation, feeling and movement again on ${compared}.`),
+      line('look', 'you', `Check circulation, feeling and movement again on ${compared}.`),
       line('read', 'you', 'Compare with the baseline, and record it.'),
     ),
     why: 'What the device presses, pulls or bends shows first beyond it.',
