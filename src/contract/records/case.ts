@@ -17,6 +17,7 @@ import type { EndingBody } from './ending'
 
 /** People, water and room: what Make ready sets. */
 export interface CaseSetup {
+  /** Null until somebody says. */
   readonly people: number | null
   readonly waterC: number
   readonly roomC: number
@@ -195,7 +196,8 @@ export interface CaseStore {
   readonly items: readonly StockItem[]
 }
 
-export const defaultSetup: CaseSetup = { people: 2, waterC: 22, roomC: 21, backing: 'air', packSetMin: null, wearDays: null }
+/** Nobody has said how many are here: nothing is stopped or warned of by a number that nobody gave. */
+export const defaultSetup: CaseSetup = { people: null, waterC: 22, roomC: 21, backing: 'air', packSetMin: null, wearDays: null }
 
 /** The protocol that a case goes by: the one in force when it was opened, until it is moved to another. */
 export function protocolOf(record: Pick<CaseRecord, 'protocol'>): Protocol {

@@ -256,6 +256,7 @@ function roll({ isScooped, rollHands, turners }: CareCollarFacts): Step<CareColl
     after: ['ready-roll'],
     minutes: [0.4, 0.8, 1.6],
     hands: rollHands,
+    ...(holdsRail ? {} : { holds: { what: 'patient-on-side', from: 'roll', to: 'roll-back', place: 'hold-proximal' } as const }),
   })
 }
 

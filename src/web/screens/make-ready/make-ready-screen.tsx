@@ -1,4 +1,5 @@
-import { slowDecisions, taskOf } from '#core/model/slow-task'
+import type { Plan } from '#core/model/plan'
+import { slowDecisions, taskOf, type SlowTask } from '#core/model/slow-task'
 import { hasRig } from '#core/techniques/families/traction/describe-rig'
 import { decisionInRole } from '#core/techniques/decision-in-role'
 import { useMemo, useState } from 'react'
@@ -33,6 +34,14 @@ import { LayOutList } from './lay-out-list'
 import { SetupForm } from './setup-form'
 import { TemplatePanel } from './template-panel'
 import { WetStrip } from '../../case/plan/wet-strip'
+
+/** People that a plan needs, of whichever decision says so; those that its holds need while the slow one is worked out. */
+function peopleNeeded(plan: Plan, crew: Extract<SlowTask, { decision: 'least-crew' }> | null): number | null {
+  const decided = plan.decisions.find(({ id }) => peopleDecisions.some((one) => one === id))?.value
+  return typeof decided === 'number' ? decided : (crew?.input.floor ?? null)
+}
+
+const peopleDecisions = ['least-crew', 'people', 'lifters'] as const
 
 /** What to lay out, who is here and holds what, how warm the water is, and whether they will finish before it sets. */
 export function MakeReadyScreen() {
@@ -142,6 +151,7 @@ export function MakeReadyScreen() {
           protocol={protocolOf(record)}
           options={live.options}
           isWet={heat !== null || crew !== null}
+          needed={peopleNeeded(live, crew)}
           onSave={(setup) => void writeEvent('setup', setup)}
           onTry={run ? undefined : tryOption}
         />
@@ -160,7 +170,7 @@ export function MakeReadyScreen() {
         ) : null}
         <CrewForecast plan={live} onOpen={setShown} />
         <RigPanel open={open} plan={plan} />
-        {crew ? <WetStrip input={crew.input} people={record.setup.people ?? 1} /> : null}
+        {crew ? <WetStrip input={crew.input} people={record.setup.people ?? crew.input.floor} /> : null}
         <CrewPanel record={record} plan={plan} />
         {heat ? (
           <HeatPanel
@@ -169,7 +179,7 @@ export function MakeReadyScreen() {
             setting={{ packMin: record.setup.packSetMin, protocol: protocolOf(record) }}
           />
         ) : null}
-        <PlanMessages plan={live} decisions={[...slowDecisions, decisionInRole(live, 'sets')?.id ?? '']} showProblems={false} />
+        <PlanMessages plan={live} decisions={[...slowDecisions, 'people', decisionInRole(live, 'sets')?.id ?? '']} showProblems={false} />
         {isOrdered ? null : <OrdersPanel open={open} />}
       </div>
       {shown ? <WorkingSheet decision={shown} onClose={() => setShown(null)} /> : null}

@@ -16,6 +16,7 @@ export function SetupForm({
   protocol,
   options,
   isWet,
+  needed,
   onSave,
   onTry,
 }: {
@@ -25,6 +26,8 @@ export function SetupForm({
   options: Readonly<Record<string, string | number>>
   /** Whether something sets: without it neither water nor room matters. */
   isWet: boolean
+  /** People that the plan needs; null where it does not say. */
+  needed: number | null
   onSave: (setup: CaseSetup) => void
   /** Absent once the application has begun. */
   onTry?: ((option: string, value: string) => void) | undefined
@@ -36,7 +39,8 @@ export function SetupForm({
         <NumberStepper
           label="People here"
           unit=""
-          value={setup.people ?? 1}
+          value={setup.people}
+          {...(needed === null ? {} : { aim: needed })}
           {...limits.people}
           onChange={(people) => onSave({ ...setup, people })}
         />
