@@ -64,7 +64,7 @@ export function LegLane({
       .filter(isNamed)
       .map((mark): LabelWish => ({ id: mark.id, rail: isBehind(mark) ? 'under' : 'top', text: mark.label, at: markPlace(mark, shape) })),
     ...hands.flatMap((hand): readonly LabelWish[] => {
-      const at = legHandSpot(hand.place, geometry, shape)
+      const at = legHandSpot(hand, geometry, shape)
       return at
         ? [
             {
@@ -95,7 +95,7 @@ export function LegLane({
       over={({ place }) => (
         <>
           {hands.map((hand) => {
-            const at = legHandSpot(hand.place, geometry, shape)
+            const at = legHandSpot(hand, geometry, shape)
             return at ? <HandMark key={hand.place} isActive={hand.isActive} at={place('leg', at)} /> : null
           })}
           <FindingMarks placed={placeFindings(findings, siteAt, (at) => place('leg', at))} inHand={sitesInHand} onPick={onFinding} />
@@ -180,10 +180,12 @@ function markPlace(mark: GeometryMark, shape: LegShape): Point {
 }
 
 /** Where hands go on the leg, in its own centimetres; those that fetch are nowhere on it. */
-function legHandSpot(place: LaneHand['place'], geometry: Geometry, shape: LegShape): Point | null {
+function legHandSpot({ place, on }: LaneHand, geometry: Geometry, shape: LegShape): Point | null {
   const topCm = geometry.axes.find((axis) => axis.id === 'leg')?.lengthCm ?? 45
   const kneeCm = geometry.stations.find((station) => station.id === 'knee')?.atCm ?? topCm
   const over = ([x, y]: Point, byCm: number): Point => [x, y + byCm]
+  if (on?.axis === 'foot') return over(shape.placeAt('foot', Math.max(on.atCm, 4), 'front'), 0)
+  if (on?.axis === 'leg') return over(shape.placeAt('leg', Math.min(on.atCm, topCm - 3), 'back'), 1)
   switch (place) {
     case 'apply':
       return over(shape.placeAt('leg', Math.min(topCm, kneeCm) * 0.45, 'front'), -1)

@@ -3,6 +3,7 @@ import type { Step } from '#core/model/step'
 import { bandsOff } from '#core/runs/bands-off'
 import { gripWords, gripsNeeded } from '#core/runs/grips'
 import { handsAt } from '#core/runs/hands-at'
+import { gripPlaces } from '#core/scene/grip-places'
 import type { LaneHand } from './kit/lane-hand'
 import type { LaneLayer } from './lane-props'
 
@@ -47,10 +48,13 @@ function handsOnLane(
   nameAt: (place: LaneHand['place']) => string | null,
 ): readonly LaneHand[] {
   const active = step ? handsAt(steps, step) : []
+  const lying = step ? gripPlaces(steps, step, geometry) : null
   return gripsNeeded(steps).flatMap((place): readonly LaneHand[] => {
     const name = nameAt(place)
     const isActive = active.includes(place)
     if (!name && !isActive) return []
-    return [{ place, label: name ?? (place === 'apply' ? 'you' : gripWords(place, geometry.body)), isActive }]
+    const on = lying?.get(place)
+    const words = on ? `holds the ${on.what}` : gripWords(place, geometry.body)
+    return [{ place, label: name ?? (place === 'apply' ? 'you' : words), isActive, ...(on ? { on } : {}) }]
   })
 }

@@ -1,4 +1,5 @@
 import type { HandGrip } from '#core/model/step'
+import type { LanePlace } from '#core/scene/grip-places'
 import type { Point } from '#core/drawing/points'
 
 /** A pair of hands laid over the drawing. */
@@ -8,6 +9,8 @@ export interface LaneHand {
   readonly label: string
   /** Whether they are at work in this step. */
   readonly isActive: boolean
+  /** Where they lie in this step, when its scene says so. */
+  readonly on?: LanePlace
 }
 
 /** An open hand, our own drawing, filled while it is at work; its name is a label of the frame. `at` in pixels. */

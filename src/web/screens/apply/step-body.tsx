@@ -64,7 +64,9 @@ export function StepBody({
     units,
   )
   const said = inUnits(step, units)
-  const headline = said.items ? said.text : saidLines(said).headline
+  const { headline: first, lines } = saidLines(said)
+  const isCut = lines.length > 0 && !said.items
+  const headline = said.items ? said.text : first
   const { isLine, toggle } = useStepLine()
   const number = steps.indexOf(step) + 1
   const switches = (
@@ -107,9 +109,9 @@ export function StepBody({
         text={headline}
         number={number}
         of={steps.length}
-        className={`max-w-[34ch] text-[1.5rem] leading-[1.25] sm:max-w-none ${headline.length > 110 ? '' : 'sm:text-[1.8rem]'}`}
+        className={`max-w-[34ch] leading-[1.25] sm:max-w-none ${isCut ? 'text-[1.3rem]' : 'text-[1.5rem]'} ${headline.length > 110 ? '' : 'sm:text-[1.8rem]'}`}
       />
-      <StepLines step={said} className="max-w-[60ch] text-[1.05rem]" />
+      <StepLines step={said} className="max-w-[60ch] text-base sm:text-[1.05rem]" />
       {step.say ? (
         <p className="max-w-[60ch] border-l-4 border-known pl-3 text-[1.05rem]">
           <span className="block text-sm font-bold text-soft">Say to the patient</span>“{said.say}”
