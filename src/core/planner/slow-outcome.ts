@@ -4,6 +4,7 @@ import type { Decision } from '../model/decision'
 import type { OverruleRange } from './overruled-range'
 import { asEstimate, formatValue } from './format-decision'
 import type { RoledCaution } from './at-steps'
+import { peopleNotSaid } from './people-not-said'
 import type { SlowTask } from '../model/slow-task'
 import type { SlowResult } from './solve-slow-task'
 
@@ -86,6 +87,7 @@ function crewOutcome(task: SlowTask & { decision: 'least-crew' }, crew: CrewResu
   const cautions: RoledCaution[] = []
   const chosen = crew.options.find((option) => option.people === crew.leastCrew)
   const gives = task.relief.length > 0 ? ` What helps: ${task.relief.join('; ')}.` : ''
+  if (task.people === null && crew.leastCrew > 1) cautions.push(peopleNotSaid('least-crew', crew.leastCrew))
   // Too few to hold at all is a stop, where that was found by playing the procedure.
   const isStopped = task.isSearched === true && task.people !== null && task.people < task.input.floor
   if (task.people !== null && task.people < crew.leastCrew && !isStopped) {

@@ -8,8 +8,10 @@ export interface SaidStep {
 }
 
 /** What a step says, line by line; `who` is null where it is whoever applies. */
-export function saidLines({ text, headline, lines }: Pick<Step, 'text' | 'headline' | 'lines'>): SaidStep {
+export function saidLines({ text, headline, lines, items }: Pick<Step, 'text' | 'headline' | 'lines' | 'items'>): SaidStep {
   const cut = (lines ?? []).filter((line) => !line.isUncut)
-  if (headline === undefined || cut.length === 0) return { headline: text, lines: [] }
+  // What a text says beside its lines is never left unsaid.
+  const isWhole = headline !== undefined && (items || text === [`${headline}.`, ...cut.map((line) => line.text)].join(' '))
+  if (headline === undefined || cut.length === 0 || !isWhole) return { headline: text, lines: [] }
   return { headline, lines: cut.map(({ id, by, text: said }) => ({ id, who: by === 'you' ? null : postWords[by], text: said })) }
 }

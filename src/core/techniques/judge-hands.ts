@@ -7,26 +7,13 @@ import { isCut, playScene } from '../scene/play-scene'
 
 /**
  * Stop `nobody-holds` on the first line that so many people cannot fill, with what helps. It is no floor: a clinician
- * may know of a hand that is not written down. While it is not known how many are there it is asked for; of steps that are not cut into lines
- * nothing is said.
+ * may know of a hand that is not written down. Nothing is said while it is not known how many are there, or of steps that are not cut into lines.
  */
 export function judgeHands(draft: PlanDraft, technique: Technique, { steps, relief = [] }: TechniqueOutcome): void {
   const { people } = draft.clinicalCase.crew
-  if (!technique.carries || !isCut(steps)) return
+  if (people === null || !technique.carries || !isCut(steps)) return
   const least = leastPeople(steps)
   const decisions = technique.decisions.flatMap(({ id }) => (id === 'least-crew' || id === 'people' ? [id] : []))
-  if (people === null) {
-    if (least > 1)
-      draft.caution({
-        level: 'note',
-        code: 'people-not-said',
-        decisions,
-        at: ['settles'],
-        text: `${formatValue(least, 'people')} are needed: say how many are here.`,
-        why: 'Hands that are not there cannot hold, and nobody has said who is.',
-      })
-    return
-  }
   const unfilled = people < least ? firstUnfilled(playScene(steps), people) : null
   if (!unfilled) return
   const needed = formatValue(least, 'people')

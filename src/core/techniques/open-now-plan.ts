@@ -21,5 +21,6 @@ export function openNowPlan(worn: Plan, technique: Technique, { injury }: Pick<C
     lines: ownOpeningLines(actions, holds, pullOn(worn)),
     compared: comparedWords(injury),
   })
-  return { ...worn, procedure: { steps }, cautions: [], decisions: [], materials: [], problems: [], pending: [], fit: [], schedule: [] }
+  const { rolls: _, ...kept } = worn
+  return { ...kept, procedure: { steps }, cautions: [], decisions: [], materials: [], problems: [], pending: [], fit: [], schedule: [] }
 }

@@ -42,5 +42,6 @@ export function takingOffPlan(worn: Plan, technique: Technique, { where, laidOn 
   const off = comingOffSteps(lines, technique.name, [before], taken[0]?.holds?.place ?? null)
   const look = underneathStep('under-wrong', holds, `of the ${where}`, [off.at(-1)?.id ?? before])
   const steps = [confirm, ...taken, ...off, look]
-  return { ...worn, procedure: { steps }, cautions: [], decisions: [], materials: [], problems: [], pending: [], fit: [], schedule: [] }
+  const { rolls: _, ...kept } = worn
+  return { ...kept, procedure: { steps }, cautions: [], decisions: [], materials: [], problems: [], pending: [], fit: [], schedule: [] }
 }

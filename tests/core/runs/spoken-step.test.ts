@@ -1,6 +1,9 @@
 import { expect } from 'chai'
 import type { Caution } from '#core/model/plan'
+import { saidLines } from '#core/runs/said-lines'
 import { speakable, spokenStep } from '#core/runs/spoken-step'
+import { openNowPlan } from '#core/techniques/open-now-plan'
+import { techniques } from '#core/techniques/registry'
 import { readCase } from '#core/files/read-case'
 import { planCase } from '#core/techniques/plan-case'
 import { exampleOf, techniqueIds } from '../../harness/cases/example-cases'
@@ -26,6 +29,47 @@ describe('a step as it is read aloud', () => {
     ])
     expect(said).to.deep.equal(['Stop. Call first.', 'Step 4. Lay the slab.', 'Note. Keep it flat.', 'Caution. Hot over 42 degrees.'])
   })
+
+  it('says headline and lines one by one, with who does what is another’s', () => {
+    const step = {
+      id: 'roll',
+      headline: 'Rolled',
+      text: 'Rolled. Turn. Keep them there.',
+      lines: [
+        { id: 'turn', act: 'turn' as const, by: 'shoulder' as const, text: 'Turn.' },
+        { id: 'hold', act: 'hold' as const, by: 'you' as const, text: 'Keep them there.' },
+      ],
+    }
+    expect(spokenStep(step, 2, [])).to.deep.equal(['Step 2. Rolled.', 'At the shoulder: Turn.', 'Keep them there.'])
+  })
+
+  it('never leaves unsaid what a text says beside its lines', () => {
+    const lines = [{ id: 'look', act: 'look' as const, by: 'you' as const, text: 'Look.' }]
+    expect(saidLines({ headline: 'Looked', text: 'Limb down. Looked. Look.', lines })).to.deep.equal({
+      headline: 'Limb down. Looked. Look.',
+      lines: [],
+    })
+    expect(saidLines({ text: 'Look.', lines: [{ ...lines[0]!, isUncut: true as const }] })).to.deep.equal({ headline: 'Look.', lines: [] })
+  })
+
+  for (const technique of techniques)
+    it(`${technique.id}: opened at once, no line of any step is less than its text, and a limb is laid down`, () => {
+      const { clinicalCase } = readCase(exampleOf(technique.id))
+      const worn = planCase(clinicalCase!, testContext())!
+      for (const region of ['lower-leg', 'neck'] as const) {
+        const { steps } = openNowPlan(worn, technique, { injury: { ...clinicalCase!.injury, region } }).procedure
+        for (const step of steps) {
+          const { headline, lines } = saidLines(step)
+          const said = lines.length === 0 ? headline : [`${headline}.`, ...lines.map(({ text }) => text)].join(' ')
+          expect(said, step.id).to.equal(step.text)
+        }
+        const isLimb = technique.onUrgent.holds === 'break' || technique.onUrgent.holds === 'pull'
+        expect(
+          steps.some(({ text }) => text.includes('Limb down to heart level, not above it.')),
+          region,
+        ).to.equal(isLimb)
+      }
+    })
 
   it('says units and signs in words', () => {
     expect(speakable('Cut 49 cm at 90°, wet 5 min, pull 7 kg (69 N), 2 × 10 cm, 2–3 h, 60 %')).to.equal(

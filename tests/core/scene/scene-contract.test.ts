@@ -114,6 +114,17 @@ describe('what the hands that are there can do', () => {
     expect(codes(3, 22)).not.to.include.members(['nobody-holds'])
   })
 
+  it('of every technique: while nobody has said how many are here it is asked, and nothing is warned of by a guess', () => {
+    for (const technique of techniqueIds) {
+      const made = planFile(changedExample(technique, (file) => void (file['crew'] = {})))
+      const codes = cautionCodes(made)
+      const needed = made.decisions.filter(({ id }) => ['least-crew', 'people', 'lifters'].includes(id)).map(({ value }) => Number(value))
+      expect(codes.includes('people-not-said'), technique).to.equal(needed.some((each) => each > 1))
+      expect(codes, technique).not.to.include.members(['short-handed'])
+      expect(codes, technique).not.to.include.members(['nobody-holds'])
+    }
+  })
+
   it('a position that cannot give the bend is refused where it is chosen, with those that can', () => {
     for (const position of ['face-down', 'hanging']) {
       const stop = sceneWith('leg-cast', (file) => void (file.options['position'] = position)).plan.cautions.find(

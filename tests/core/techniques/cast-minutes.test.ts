@@ -2,7 +2,7 @@ import { expect } from 'chai'
 import { likelyWindows, worstLateMin } from '#core/figures/crew/likely-minutes'
 import { castParts, castWindows, type CastFormation } from '#core/techniques/leg-cast/cast-parts'
 import { rollSteps } from '#core/techniques/leg-cast/roll-steps'
-import type { CastRoll } from '#core/techniques/leg-cast/plan-rolls'
+import type { CastRoll } from '#core/techniques/leg-cast/roll-zones'
 import { changedExample } from '../../harness/cases/example-cases'
 import { cautionCodes, planFile, type CaseFile } from '../../harness/cases/leg-slab-cases'
 

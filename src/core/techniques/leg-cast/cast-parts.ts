@@ -1,6 +1,6 @@
 import type { CrewWindow } from '../../model/crew-input'
 import type { OptionValues } from '../../planner/technique'
-import type { CastRoll, CastRolls, CastZone } from './plan-rolls'
+import type { CastRoll, CastRolls, CastZone } from './roll-zones'
 import type { LegCastStep } from './roles'
 
 /** The step of one roll. */

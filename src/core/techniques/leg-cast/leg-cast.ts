@@ -7,17 +7,13 @@ import { footLength, insideLeg, legGirths, lowerLegLength } from '../../figures/
 import { hasFlag, isYoungerThan, type ClinicalCase } from '../../model/clinical-case'
 import type { PlanDraft } from '../../planner/draft'
 import type { ScheduleEntry } from '../../model/plan'
-import type { Geometry, GeometryMark } from '../../model/geometry'
-import type { Step } from '../../model/step'
-import { rolesIn } from '../../model/step-role'
 import { scheduleRounds } from '../../planner/schedule-rounds'
-import { slowerMends, type Mend } from '../shared/judge-minutes'
+import { slowerMends } from '../shared/judge-minutes'
 import { decideSetting } from '../families/cast/decide-set-time'
 import { hardMinutes } from '../../figures/setting-time/hard-after'
 import { isPlaster } from '../../figures/setting-time/working-time'
 import { wrapDefaults } from '../../figures/wraps/wrap-length'
 import { readDefaults } from '../../quantities/defaults'
-import type { CrewWindow } from '../../model/crew-input'
 import type { SettingMaterial } from '../../model/setting-material'
 import { decideRoom } from '../families/cast/decide-room'
 import { reviewAfter } from '../shared/review'
@@ -25,14 +21,18 @@ import { leastPeople } from '../../scene/least-people'
 import { askForCrew, askForHeat } from '../shared/slow-decisions'
 import type { OptionValues, Technique, TechniqueOutcome } from '../../planner/technique'
 import { decideCastLayers, decideKnee, decidePadding, decideStocking, hasStocking } from './materials'
-import { planRolls, usualRolls } from './plan-rolls'
+import { usualRolls } from './roll-zones'
+import { planRolls } from './plan-rolls'
 import type { RollChoice } from '../../figures/wraps/roll-choice'
 import type { RollPlaces } from './roll-words'
-import { castParts, castWindows, type CastFormation, type CastPart } from './cast-parts'
-import { rollBands, rollRuns } from './roll-bands'
+import { castParts, castWindows, type CastFormation } from './cast-parts'
+import { drawCast, rollPlaces } from './drawing'
+import { castRelief, handRelief, orderMends, wetAhead } from './relief'
+import { rollRuns } from './roll-bands'
 import { decideAnkle, describeAnkle, judgeHeldAnkle } from '../families/slab/ankle'
 import { legCastOptions } from './options'
-import { legCastCare, legCastFit, legCastSteps, type CastFacts } from './procedure'
+import { legCastCare, legCastFit } from './fit'
+import { legCastSteps } from './procedure'
 import { decideKneeStrength } from './strength'
 import { legCastRelease, legCastTroubles } from './trouble'
 import { decisions } from './decisions'
@@ -228,19 +228,8 @@ function planLegCast(draft: PlanDraft, options: OptionValues): TechniqueOutcome<
     care: legCastCare,
     schedule: schedule(draft, isFresh, openingMin),
     geometry: leg
-      ? draw(draft, leg.model, { isLong, kneeDeg, ankleDeg: ankleDeg ?? 90, parts, lapCm })
+      ? drawCast(draft, leg.model, { isLong, kneeDeg, ankleDeg: ankleDeg ?? 90, parts, lapCm })
       : legGeometry(draft, sketchLeg(draft).model, isLong ? 'groin' : 'knee'),
-  }
-}
-
-/** By what the ways of the rolls are named on this leg. */
-function rollPlaces({ stations, lowerLegCm }: LegModel, isLong: boolean): RollPlaces {
-  return {
-    toeCm: stations.toe.atCm,
-    instepCm: stations['heel-instep'].atCm,
-    kneeCm: lowerLegCm,
-    bootTopCm: stations['below-knee'].atCm,
-    topCm: stations[isLong ? 'groin' : 'below-knee'].atCm,
   }
 }
 
@@ -248,48 +237,6 @@ function rollPlaces({ stations, lowerLegCm }: LegModel, isLong: boolean): RollPl
 function isLow({ injury }: ClinicalCase, model: LegModel | null): boolean {
   if (injury.levelCm === null || !model) return injury.region === 'ankle'
   return injury.levelCm < model.lowerLegCm / 2
-}
-
-/** The other orders of rolling, as they would be. */
-function orderMends(facts: CastFacts): readonly Mend[] {
-  if (facts.options['order'] === 'lower-part-first') return []
-  const options = { ...facts.options, order: 'lower-part-first' }
-  const parts = castParts({ ...facts, options })
-  const other = { ...facts, options, parts }
-  return [
-    {
-      words: 'the lower part first',
-      order: { steps: legCastSteps(other), windows: castWindows(parts, facts.set.workableShare) },
-    },
-  ]
-}
-
-/** One hand more, who wets each roll ahead: so much less for each. */
-function wetAhead(draft: PlanDraft, steps: readonly Step[], windows: readonly CrewWindow[]): Mend {
-  const { wettingMin } = readDefaults(wrapDefaults, draft.ctx.protocol)
-  const quicker = steps.map((step): Step => {
-    if (!rolesIn(legCastRoles, step.id)?.includes('wets')) return step
-    const [least, likely, most] = step.minutes
-    return { ...step, minutes: [least - wettingMin, likely - wettingMin, most - wettingMin] }
-  })
-  return { words: 'one hand more, who wets each roll ahead', order: { steps: quicker, windows } }
-}
-
-/** What holds in the place of a hand that nobody has. */
-function handRelief(options: OptionValues, isLong: boolean): readonly string[] {
-  const chest = options['foot-hold'] === 'own-chest' ? [] : ['hold the foot against your own chest']
-  if (isLong) return [...chest, 'hang the knee in a sling from a beam, the foot as well', 'a short cast, where it will do']
-  return [...chest, 'a prop under the calf, the foot in a sling from a beam']
-}
-
-/** What to change when hands or minutes are short: only what has not been taken already. */
-function castRelief(clinicalCase: ClinicalCase, options: OptionValues, isLong: boolean): readonly string[] {
-  return [
-    ...(options['foot-hold'] === 'own-chest' ? [] : ['hold the foot against your own chest']),
-    ...(options['material'] === 'plaster-fast' ? ['take slow plaster'] : []),
-    ...(isLong && options['order'] !== 'lower-part-first' ? ['do the lower part first'] : []),
-    ...(clinicalCase.environment.waterC > 18 ? ['use cooler water'] : []),
-  ]
 }
 
 /** Stations inside of the cast, short or long. */
@@ -315,74 +262,6 @@ function decideOpening(draft: PlanDraft, material: SettingMaterial, isFresh: boo
     formula: 'No sooner than hard: plaster 60 minutes, fibreglass 20. An emergency never waits for it.',
     working: [{ label: 'Material', value: material, unit: null, from: 'option' }],
   })
-}
-
-function draw(
-  draft: PlanDraft,
-  model: LegModel,
-  {
-    isLong,
-    kneeDeg,
-    ankleDeg,
-    parts,
-    lapCm,
-  }: { isLong: boolean; kneeDeg: number; ankleDeg: number; parts: readonly CastPart[]; lapCm: number },
-): Geometry {
-  const top = isLong ? 'groin' : 'below-knee'
-  const topCm = model.stations[top].atCm
-  const base = legGeometry(draft, model, isLong ? 'groin' : 'knee')
-  return {
-    ...base,
-    angles: { ankle: ankleDeg, knee: isLong ? kneeDeg : 0 },
-    marks: [...base.marks, ...gripMarks(model, isLong, lapCm)],
-    bands: [
-      { id: 'padding', axis: 'leg', label: 'Padding', kind: 'padding', fromCm: 0, toCm: topCm, decision: 'padding' },
-      {
-        id: 'cast-foot',
-        axis: 'foot',
-        label: 'Cast, foot: it ends at the toes',
-        kind: 'zone',
-        fromCm: model.stations.toe.atCm,
-        toCm: model.footCm,
-        decision: 'rolls-lower',
-      },
-      {
-        id: 'cast-lower',
-        axis: 'leg',
-        label: 'Cast, lower leg',
-        kind: 'zone',
-        fromCm: 0,
-        toCm: model.stations['below-knee'].atCm,
-        decision: 'rolls-lower',
-      },
-      ...(isLong
-        ? [
-            {
-              id: 'cast-thigh',
-              axis: 'leg',
-              label: 'Cast, thigh',
-              kind: 'zone' as const,
-              fromCm: model.stations['below-knee'].atCm,
-              toCm: topCm,
-              decision: 'rolls-thigh',
-            },
-          ]
-        : []),
-      ...rollBands(parts),
-    ],
-  }
-}
-
-/** Where hands lie that nothing is wound over: the toe tips, and below the lap of the thigh's rolls. */
-function gripMarks({ stations }: LegModel, isLong: boolean, lapCm: number): readonly GeometryMark[] {
-  const palmCm = 6
-  const calfCm = Math.max(0, stations['below-knee'].atCm - Math.min(lapCm, stations['below-knee'].atCm / 2) - palmCm)
-  return [
-    { id: 'toe-tips', axis: 'foot', label: 'Toe tips, where the foot is held', kind: 'landmark', atCm: 0 },
-    ...(isLong
-      ? [{ id: 'under-calf', axis: 'leg', label: 'Palms while the thigh is wrapped', kind: 'landmark' as const, atCm: calfCm }]
-      : []),
-  ]
 }
 
 function schedule(draft: PlanDraft, isFresh: boolean, openingMin: number): readonly ScheduleEntry[] {

@@ -1,4 +1,4 @@
-import type { CastRoll } from './plan-rolls'
+import type { CastRoll } from './roll-zones'
 
 /** Places of one limb by which the ways of its rolls are named, cm on their axis. */
 export interface RollPlaces {

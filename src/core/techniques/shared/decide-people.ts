@@ -1,4 +1,5 @@
 import { measureFixedWindow } from '../../figures/crew/fixed-window'
+import { peopleNotSaid } from '../../planner/people-not-said'
 import type { PlanDraft } from '../../planner/draft'
 import { formatValue } from '../../planner/format-decision'
 import { isTooFewToHold } from '../judge-hands'
@@ -41,7 +42,7 @@ export function decidePeople(draft: PlanDraft, question: PeopleQuestion): number
   return people
 }
 
-/** Raises `short-handed` when fewer people are here than are needed. */
+/** Raises `short-handed` when fewer people are here than are needed, `people-not-said` while nobody has said how many are. */
 function warnShortHanded(
   draft: PlanDraft,
   decision: string,
@@ -49,6 +50,7 @@ function warnShortHanded(
   { relief, steps, step = 'position' }: Pick<PeopleQuestion, 'relief' | 'steps' | 'step'>,
 ): void {
   const { people } = draft.clinicalCase.crew
+  if (people === null && needed > 1) draft.caution(peopleNotSaid(decision, needed))
   if (people === null || people >= needed || isTooFewToHold(steps, people)) return
   const gives = relief.length > 0 ? ` What helps: ${relief.join('; ')}.` : ''
   draft.caution({

@@ -41,9 +41,7 @@ export function openNowSteps({ where, held, lines, compared }: OpenNowFacts): re
     ...taken,
     ...own,
     ...eased,
-    isLimb
-      ? { ...check, text: `${heartLevel} ${check.text}`, answers: held === 'break' ? ['heart-level', 'again-5'] : ['check-again'] }
-      : check,
+    isLimb ? { ...atHeartLevel(check), answers: held === 'break' ? ['heart-level', 'again-5'] : ['check-again'] } : check,
   ]
 }
 
@@ -62,7 +60,14 @@ function handsFirst(held: Held, to: string, after: string): Step {
   }
 }
 
-const heartLevel = 'Limb down to heart level, not above it.'
+/** The look afterwards, the limb laid down first. */
+function atHeartLevel(check: Step): Step {
+  return makeStep({
+    ...check,
+    headline: 'The limb down, and the same look once more',
+    lines: [{ id: 'down', act: 'lay', by: 'you', text: 'Limb down to heart level, not above it.' }, ...(check.lines ?? [])],
+  })
+}
 
 function easeBend(after: string): Step {
   return makeStep({
