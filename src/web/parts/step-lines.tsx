@@ -13,7 +13,10 @@ export function StepLines({ step, className = '' }: { step: Pick<Step, 'text' | 
       {lines.map(({ id, who, text }) => (
         <li key={id} className={who === null ? 'text-[1.12em] leading-snug font-semibold sm:text-[1.2em]' : 'leading-snug'}>
           {who === null ? null : (
-            <span className="mr-2 inline-block rounded-md border border-line px-2 text-[0.9em] font-bold text-soft">{who}</span>
+            <span className="mr-2 inline-block rounded-md border border-line px-2 text-[0.9em] font-bold text-soft">
+              {who}
+              <span className="sr-only">: </span>
+            </span>
           )}
           {text}
         </li>
