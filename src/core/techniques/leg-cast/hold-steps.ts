@@ -91,7 +91,7 @@ export function holdThigh({ kneeWords, options }: CastFacts): Step<LegCastStep> 
     id: 'hold-thigh',
     headline: 'Thigh and knee are lifted with it',
     lines: linesOf(
-      line('hold', 'side', `Far side: flat hands under thigh and knee, ${kneeWords}.`, { takes: ['knee'], at: 'mid-thigh' }),
+      line('hold', 'side', `A helper’s flat hands under thigh and knee, ${kneeWords}.`, { takes: ['knee'], at: 'mid-thigh' }),
       line('lift', 'side', `Lift with ${other}, on the count; held until it is set down.`, { needs: 2 }),
       line('hold', 'side', 'Both holders: sit, or elbows propped on the couch.', { rests: true }),
     ),

@@ -54,11 +54,8 @@ export function shapeStep(facts: RollFacts, shape: ShapeId, isLast: boolean) {
     case 'relief-cuts':
       return {
         ...common,
-        headline: 'Top edge of the boot cut free',
-        lines: linesOf(
-          line('cut', 'you', 'Four short cuts in the top edge while soft: front, back, both sides.', { uses: ['shears'] }),
-          ...look,
-        ),
+        headline: 'Relief cuts in the top edge of the boot',
+        lines: linesOf(line('cut', 'you', 'Four short cuts while it is soft: front, back and both sides.', { uses: ['shears'] }), ...look),
         why: 'Vessel and nerve lie behind that edge, and it will be bent against them.',
         prevents: 'A hard edge in the hollow of the knee.',
         minutes: [0.2, 0.3, 0.5] as const,
