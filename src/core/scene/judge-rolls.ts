@@ -1,11 +1,7 @@
+import { closeShare, layersLess, layersMore } from '../figures/wraps/wind-rolls'
 import type { Plan } from '../model/plan'
 import type { RollRun } from '../model/roll-run'
 import type { SceneFault } from './scene-fault'
-
-/** A roll may be laid so much closer or wider than planned, share of its length. */
-const closeShare = 0.05
-/** How far its layers may be from those wanted, anywhere. */
-const [layersLess, layersMore] = [1, 2]
 
 /** Layers that lie at a place of an axis, those of turns left out. */
 export function layersAt(rolls: readonly RollRun[], axis: string, atCm: number): number {

@@ -1,6 +1,11 @@
 import { wrapLength } from './wrap-length'
 import { girthAt, limbArea, type GirthAt } from './limb-area'
 
+/** A roll may be laid so much closer or wider than planned, share of its length. */
+export const closeShare = 0.05
+/** How far the layers may be from those wanted, anywhere. */
+export const [layersLess, layersMore] = [1, 2] as const
+
 /** A way along the limb that leaves so many layers, or turns on one place. */
 export type WindSegment =
   | { readonly fromCm: number; readonly toCm: number; readonly layers: number }

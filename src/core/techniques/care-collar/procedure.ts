@@ -15,7 +15,6 @@ export function careCollarSteps(facts: CareCollarFacts): readonly Step<CareColla
       head: holdHead('after-check', [line('look', 'head', 'Judge twist along nose, chin and the notch of the breastbone.')]),
       side: undefined,
       compared: 'all four limbs',
-      position: '',
       settle: [
         isFlat
           ? line('look', 'you', 'Flat on the back, as they lie; bed at working height.', { moves: 'on-back' })

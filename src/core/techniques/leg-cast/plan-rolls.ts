@@ -1,5 +1,5 @@
 import { isPlaster } from '../../figures/setting-time/working-time'
-import { segmentLength, windRolls, type WoundRoll } from '../../figures/wraps/wind-rolls'
+import { closeShare, layersLess, layersMore, segmentLength, windRolls, type WoundRoll } from '../../figures/wraps/wind-rolls'
 import { wrapDefaults } from '../../figures/wraps/wrap-length'
 import type { StockItem } from '../../model/clinical-case'
 import type { WorkingLine } from '../../model/decision'
@@ -20,13 +20,6 @@ interface ZoneRolls {
   readonly needCm: number
   readonly count: number
 }
-
-/** A roll may be laid so much closer or wider than planned, share of its length. */
-const closeShare = 0.05
-
-/** How far its layers may be from those wanted, anywhere. */
-const layersLess = 1
-const layersMore = 2
 
 /**
  * Plans every roll of a cast, from where to where, and decides `rolls-lower`, `rolls-thigh` and `rolls` by it: each zone is wound to and

@@ -31,12 +31,9 @@ function drySteps(facts: CastFacts): readonly Step<LegCastStep>[] {
   return [
     ...openingSteps({
       side,
-      holdsLong: true,
       compared: 'both legs',
       where: ['dorsal-foot-pulse'],
-      position: isOnChest(facts) ? 'Stand so that the sole leans square against your chest.' : 'Stand on a step if the hold needs height.',
       settle: settleLines(facts),
-      chosen: { clinicalCase, options, supported: 'the thigh and the calf' },
       say: 'I wrap your leg in wet rolls all round. They get warm, then hard. Tell me at once if it is too hot or anything pinches.',
       layOut: [
         ...(onStocking ? ['stocking'] : []),

@@ -11,7 +11,7 @@ import type { OpeningStep } from './opening-roles'
 export interface OpeningFacts<Head extends string = never> {
   readonly side: Side | undefined
   /** How the patient is settled, beside the words of the chosen position. */
-  readonly position: string
+  readonly position?: string
   /** How the patient is settled, line by line; in place of `position` and `chosen` once a technique is cut into lines. */
   readonly settle?: readonly Omit<StepLine, 'id'>[]
   /** Somebody holds for minutes: how they sit or stand, and how high the bed is. */
@@ -115,7 +115,7 @@ function positionText(facts: Pick<OpeningFacts, 'chosen' | 'position' | 'holdsLo
   return `${settled(facts)}${facts.holdsLong ? ' The bed at your hips; whoever holds takes a stool or a step now, before the long hold.' : ''}`
 }
 
-function settled({ chosen, position }: Pick<OpeningFacts, 'chosen' | 'position'>): string {
+function settled({ chosen, position = '' }: Pick<OpeningFacts, 'chosen' | 'position'>): string {
   if (!chosen) return position
   if (hasFlag(chosen.clinicalCase, 'cannot-be-moved'))
     return `As found, in bed or chair, with one more holder, who supports ${chosen.supported}. ${position}`
